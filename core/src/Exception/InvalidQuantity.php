@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Exception;
+
+final class InvalidQuantity extends \InvalidArgumentException implements CoreException
+{
+    public static function mustBePositive(string $name, float $value, string $unit): self
+    {
+        return new self(sprintf('The %s must be above 0 %s, but %s was given.', $name, $unit, json_encode($value)));
+    }
+
+    public static function mustBeFinite(string $name): self
+    {
+        return new self("The {$name} must be an ordinary number.");
+    }
+
+    public static function outOfRange(string $name, float $value, float $low, float $high, string $unit): self
+    {
+        return new self(sprintf(
+            'The %s must lie between %s and %s %s, but %s was given.',
+            $name,
+            json_encode($low),
+            json_encode($high),
+            $unit,
+            json_encode($value),
+        ));
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Exception;
+
+final class UnitMismatch extends \InvalidArgumentException implements CoreException
+{
+    public static function converting(string $from, string $to): self
+    {
+        return new self("A value in {$from} cannot be given in {$to}: they measure different things.");
+    }
+
+    public static function adding(string $left, string $right): self
+    {
+        return new self("A value in {$right} cannot be added to one in {$left}: they measure different things.");
+    }
+
+    public static function ratioNeedsAbsolute(string $unit): self
+    {
+        return new self("{$unit} does not start at zero, so it cannot be multiplied or divided. Convert it to K first.");
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Fitting;
+
+use Welkion\Core\Exception\NotEnoughPoints;
+use Welkion\Core\Exception\UnequalLengths;
+
+/**
+ * y = intercept + slope x by ordinary least squares, each with its standard error.
+ *
+ * x is centred before squares are summed, so large offsets keep their digits (Draper and Smith, Applied
+ * Regression Analysis, 3rd edition, chapter 1).
+ */
+final readonly class StraightLine
+{
+    /**
+     * @param  float  $scatter  standard deviation of the residuals (n - 2 degrees of freedom); 0 for two points
+     * @param  list<float>  $residuals  y less the line, in the order of the points
+     */
+    private function __construct(
+        public float $slope,
+        public float $slopeError,
+        public float $centre,
+        public float $meanY,
+        public float $scatter,
+        public float $rSquared,
+        public int $count,
+        public array $residuals,
+    ) {
+    }
+
+    /**
+     * @param  list<float>  $x
+     * @param  list<float>  $y  same length as $x
+     *
+     * @throws UnequalLengths If the columns differ in length.
+     * @throws NotEnoughPoints If there are fewer than two different x.
+     */
+    public static function through(array $x, array $y): self
+    {
+        $n = count($x);
+        if ($n !== count($y)) {
+            throw UnequalLengths::between($n, count($y));
+        }
+        if ($n < 2 || min($x) === max($x)) {
+            throw NotEnoughPoints::need('A straight line', 2, $n === 0 ? 0 : 1);
+        }
+        $centre = array_sum($x) / $n;
+        $meanY = array_sum($y) / $n;
+        $sxx = 0.0;
+        $sxy = 0.0;
+        $syy = 0.0;
+        for ($i = 0; $i < $n; $i++) {
+            $dx = $x[$i] - $centre;
+            $dy = $y[$i] - $meanY;
+            $sxx += $dx * $dx;
+            $sxy += $dx * $dy;
+            $syy += $dy * $dy;
+        }
+        $slope = $sxy / $sxx;
+        $residuals = [];
+        $rss = 0.0;
+        for ($i = 0; $i < $n; $i++) {
+            $residual = $y[$i] - $meanY - $slope * ($x[$i] - $centre);
+            $residuals[] = $residual;
+            $rss += $residual * $residual;
+        }
+        $scatter = $n > 2 ? sqrt($rss / ($n - 2)) : 0.0;
+
+        return new self(
+            slope: $slope,
+            slopeError: $scatter / sqrt($sxx),
+            centre: $centre,
+            meanY: $meanY,
+            scatter: $scatter,
+            rSquared: $syy > 0.0 ? 1.0 - $rss / $syy : 1.0,
+            count: $n,
+            residuals: $residuals,
+        );
+    }
+
+    public function at(float $x): float
+    {
+        return $this->meanY + $this->slope * ($x - $this->centre);
+    }
+
+    /** Standard error of the line's height at x, from the scatter of the points about it. */
+    public function errorAt(float $x): float
+    {
+        return hypot($this->scatter / sqrt($this->count), $this->slopeError * ($x - $this->centre));
+    }
+}

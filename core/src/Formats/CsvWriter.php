@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Formats;
+
+/**
+ * Writes a table as delimited text: UTF-8 with a byte order mark, CRLF, quotes where needed (RFC 4180).
+ *
+ * The mark is there because spreadsheets otherwise take °C for something else.
+ */
+final readonly class CsvWriter
+{
+    private const BYTE_ORDER_MARK = "\u{FEFF}";
+
+    public function __construct(private DecimalMark $mark)
+    {
+    }
+
+    /**
+     * @param  list<string>  $header
+     * @param  iterable<list<string|float|null>>  $rows  numbers are written in full; null is a blank cell
+     */
+    public function write(array $header, iterable $rows): string
+    {
+        $text = self::BYTE_ORDER_MARK.$this->line($header);
+        foreach ($rows as $row) {
+            $text .= $this->line($row);
+        }
+
+        return $text;
+    }
+
+    /** @param  list<string|float|null>  $cells */
+    private function line(array $cells): string
+    {
+        return implode($this->mark->separator(), array_map($this->cell(...), $cells))."\r\n";
+    }
+
+    private function cell(string|float|null $cell): string
+    {
+        if ($cell === null) {
+            return '';
+        }
+        if (is_float($cell)) {
+            return $this->mark->number((string) json_encode($cell));
+        }
+        // A spreadsheet would run a text that begins like a formula.
+        $text = preg_match('/^[=+\-@\t\r]/', $cell) === 1 ? "'".$cell : $cell;
+
+        return preg_match('/["\r\n'.$this->mark->separator().']/', $text) === 1
+            ? '"'.str_replace('"', '""', $text).'"' : $text;
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Series;
+
+use Welkion\Core\Exception\InvalidQuantity;
+use Welkion\Core\Exception\UnequalLengths;
+
+/** Points in rising order of x, each x once: what derivatives and interpolation take for granted. */
+final readonly class Series
+{
+    /**
+     * @param  list<float>  $x  rising, no value twice
+     * @param  list<float>  $y  same length as $x
+     * @param  int  $merged  how many points were averaged into another with the same x
+     */
+    private function __construct(public array $x, public array $y, public int $merged)
+    {
+    }
+
+    /**
+     * Points in any order; those with the same x are averaged, and how many is kept in $merged.
+     *
+     * @param  list<float>  $x
+     * @param  list<float>  $y  same length as $x
+     *
+     * @throws UnequalLengths If the columns differ in length.
+     * @throws InvalidQuantity If a number is not finite.
+     */
+    public static function of(array $x, array $y): self
+    {
+        if (count($x) !== count($y)) {
+            throw UnequalLengths::between(count($x), count($y));
+        }
+        foreach ([...$x, ...$y] as $number) {
+            if (! is_finite($number)) {
+                throw InvalidQuantity::mustBeFinite('value of every point');
+            }
+        }
+
+        array_multisort($x, SORT_ASC, SORT_NUMERIC, $y);
+        $xs = [];
+        $ys = [];
+        $counts = [];
+        foreach ($x as $i => $value) {
+            $last = count($xs) - 1;
+            if ($last >= 0 && $xs[$last] === $value) {
+                $counts[$last]++;
+                $ys[$last] += ($y[$i] - $ys[$last]) / $counts[$last];
+
+                continue;
+            }
+            $xs[] = $value;
+            $ys[] = $y[$i];
+            $counts[] = 1;
+        }
+
+        return new self($xs, array_values($ys), count($x) - count($xs));
+    }
+
+    public function count(): int
+    {
+        return count($this->x);
+    }
+
+    /** The points with $from <= x <= $to. */
+    public function between(float $from, float $to): self
+    {
+        $x = [];
+        $y = [];
+        foreach ($this->x as $i => $value) {
+            if ($value >= $from && $value <= $to) {
+                $x[] = $value;
+                $y[] = $this->y[$i];
+            }
+        }
+
+        return new self($x, $y, $this->merged);
+    }
+
+    /** The same points without the one at this index. */
+    public function without(int $index): self
+    {
+        $x = $this->x;
+        $y = $this->y;
+        array_splice($x, $index, 1);
+        array_splice($y, $index, 1);
+
+        return new self($x, $y, $this->merged);
+    }
+
+    /** y at this x on the straight line between its neighbours; null outside the points. */
+    public function at(float $x): ?float
+    {
+        $last = count($this->x) - 1;
+        if ($last < 0 || $x < $this->x[0] || $x > $this->x[$last]) {
+            return null;
+        }
+        for ($i = 1; $i <= $last; $i++) {
+            if ($x <= $this->x[$i]) {
+                $share = ($x - $this->x[$i - 1]) / ($this->x[$i] - $this->x[$i - 1]);
+
+                return $this->y[$i - 1] + $share * ($this->y[$i] - $this->y[$i - 1]);
+            }
+        }
+
+        return $this->y[$last];
+    }
+
+    /** Slope of the straight line between the neighbours of this x, in y per x; null outside the points. */
+    public function slopeAt(float $x): ?float
+    {
+        for ($i = 1, $n = count($this->x); $i < $n; $i++) {
+            if ($x >= $this->x[$i - 1] && $x <= $this->x[$i]) {
+                return ($this->y[$i] - $this->y[$i - 1]) / ($this->x[$i] - $this->x[$i - 1]);
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * dy/dx between each two neighbours, placed half way between them, for steps of any size.
+     *
+     * Applied twice it gives the second derivative (difference quotients of uneven steps; Burden and Faires,
+     * Numerical Analysis, 4.1).
+     */
+    public function derivative(): self
+    {
+        $x = [];
+        $slope = [];
+        for ($i = 1, $n = count($this->x); $i < $n; $i++) {
+            $step = $this->x[$i] - $this->x[$i - 1];
+            $x[] = $this->x[$i - 1] + $step / 2;
+            $slope[] = ($this->y[$i] - $this->y[$i - 1]) / $step;
+        }
+
+        return new self($x, $slope, $this->merged);
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Titration;
+
+use Welkion\Core\Uncertainty\Measured;
+
+/** One jump of a titration curve. */
+final readonly class EquivalencePoint
+{
+    /**
+     * @param  Measured  $volume  in mL
+     * @param  float  $ph  pH there, read between the neighbouring points
+     * @param  float  $from  volume in mL where the second derivative is last positive in the sense of the jump
+     * @param  float  $to  volume in mL where it is first negative
+     * @param  float  $step  step of the readings across the jump, in mL
+     */
+    public function __construct(
+        public Measured $volume,
+        public float $ph,
+        public float $from,
+        public float $to,
+        public float $step,
+    ) {
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Titration;
+
+use Welkion\Core\Exception\NotEnoughPoints;
+use Welkion\Core\Series\Series;
+
+/** pH against added volume in mL, cleaned of single points that cannot belong to it. */
+final readonly class TitrationCurve
+{
+    public const MIN_POINTS = 5;
+
+    /**
+     * A point that jumps by this much and straight back is no titration but a slip of the hand: pH goes one
+     * way while titrant is added, and electrodes scatter by a tenth of it.
+     */
+    private const SLIP_PH = 0.25;
+
+    /** Turns a median absolute deviation into the standard deviation of a normal distribution. */
+    private const MEDIAN_TO_SD = 1.4826;
+
+    /**
+     * @param  Series  $points  mL and pH
+     * @param  list<float>  $slips  volumes in mL of the points left out
+     * @param  float  $noise  standard deviation of one pH reading, estimated from its neighbours
+     */
+    private function __construct(public Series $points, public array $slips, public float $noise)
+    {
+    }
+
+    /**
+     * @param  list<float>  $millilitres  in any order
+     * @param  list<float>  $ph  same length as $millilitres
+     *
+     * @throws NotEnoughPoints If there are fewer than five different volumes.
+     */
+    public static function of(array $millilitres, array $ph): self
+    {
+        $points = Series::of($millilitres, $ph);
+        if ($points->count() < self::MIN_POINTS) {
+            throw NotEnoughPoints::need('A titration curve', self::MIN_POINTS, $points->count());
+        }
+        $slips = [];
+        for ($i = 1; $i < $points->count() - 1; $i++) {
+            $before = $points->y[$i] - $points->y[$i - 1];
+            $after = $points->y[$i + 1] - $points->y[$i];
+            if ($before * $after < 0.0 && min(abs($before), abs($after)) > self::SLIP_PH) {
+                $slips[] = $points->x[$i];
+                $points = $points->without($i);
+            }
+        }
+
+        return new self($points, $slips, self::noiseOf($points));
+    }
+
+    /** +1 where pH rises with volume (base into acid), -1 where it falls. */
+    public function direction(): int
+    {
+        return $this->points->y[$this->points->count() - 1] >= $this->points->y[0] ? 1 : -1;
+    }
+
+    /** Distance of each point from the line between its neighbours, by the median, so that the jump does not count. */
+    private static function noiseOf(Series $points): float
+    {
+        $deviations = [];
+        for ($i = 1; $i < $points->count() - 1; $i++) {
+            $share = ($points->x[$i] - $points->x[$i - 1]) / ($points->x[$i + 1] - $points->x[$i - 1]);
+            $line = $points->y[$i - 1] + $share * ($points->y[$i + 1] - $points->y[$i - 1]);
+            $deviations[] = abs($points->y[$i] - $line) / sqrt(1.0 + $share ** 2 + (1.0 - $share) ** 2);
+        }
+        sort($deviations);
+
+        return self::MEDIAN_TO_SD * $deviations[intdiv(count($deviations), 2)];
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Uncertainty;
+
+/**
+ * A measured value written with the digits its uncertainty allows.
+ *
+ * The uncertainty keeps one significant digit, or two when it begins with 1, so that rounding never changes it
+ * by more than about a fifth; the value ends at the same decimal place (after JCGM 100:2008, 7.2.6).
+ */
+final readonly class Digits
+{
+    /** Significant digits of a value that has no uncertainty: entries are typed with no more. */
+    private const EXACT_DIGITS = 10;
+
+    private function __construct(public string $value, public string $uncertainty, public int $decimals)
+    {
+    }
+
+    public static function of(Measured $measured): self
+    {
+        if ($measured->uncertainty === 0.0) {
+            return new self(self::exact($measured->value), '', 0);
+        }
+        $decimals = self::decimalsFor($measured->uncertainty);
+
+        return new self(
+            self::fixed($measured->value, $decimals),
+            self::fixed($measured->uncertainty, $decimals),
+            $decimals,
+        );
+    }
+
+    /** The last decimal place an uncertainty speaks of: 2 for 0.06, 3 for 0.012, 0 for 30. */
+    public static function decimalsFor(float $uncertainty): int
+    {
+        $magnitude = (int) floor(log10($uncertainty));
+        $leading = $uncertainty / 10 ** $magnitude;
+        // 0.096 rounds to 0.10, whose first digit has moved one place up and begins with 1: 0.10.
+        if ($leading >= 9.5) {
+            return max(0, -$magnitude);
+        }
+
+        return max(0, $leading < 1.95 ? 1 - $magnitude : -$magnitude);
+    }
+
+    /** A number with a fixed count of decimals and a point, no thousands mark; minus zero is written 0. */
+    public static function fixed(float $value, int $decimals): string
+    {
+        $text = number_format($value, $decimals, '.', '');
+
+        return (float) $text === 0.0 ? ltrim($text, '-') : $text;
+    }
+
+    private static function exact(float $value): string
+    {
+        return (string) json_encode((float) sprintf('%.'.self::EXACT_DIGITS.'g', $value));
+    }
+}
