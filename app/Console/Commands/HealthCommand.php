@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Recorder\RecorderClient;
+use App\Recorder\RecorderUnavailable;
+use Illuminate\Console\Command;
+
+final class HealthCommand extends Command
+{
+    protected $signature = 'welkion:health';
+
+    protected $description = 'Say whether the recorder answers and every bench is connected';
+
+    public function handle(RecorderClient $recorder): int
+    {
+        try {
+            $benches = $recorder->ask('health')['benches'] ?? [];
+        } catch (RecorderUnavailable $away) {
+            $this->error($away->getMessage());
+
+            return self::FAILURE;
+        }
+        $lost = array_filter(is_array($benches) ? $benches : [], static fn (array $bench): bool => $bench['isConnected'] !== true);
+        foreach ($lost as $bench) {
+            $this->error("Bench {$bench['name']} is not connected.");
+        }
+        if ($benches === [] || $lost !== []) {
+            return self::FAILURE;
+        }
+        $this->info('The recorder answers and every bench is connected.');
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Models\Experiment;
+use App\Models\Run;
+use App\Titration\Protocol;
+use Illuminate\Contracts\Validation\Validator;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use Welkion\Core\Exception\CoreException;
+use Welkion\Core\Units\Unit;
+
+/** Changes of an experiment; what is left out stays as it is. */
+final class UpdateExperimentRequest extends FormRequest
+{
+    private const TEXTS = ['title', 'aim', 'conclusion', 'titrant', 'sample', 'analyte'];
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'title' => ['sometimes', 'required', 'string', 'max:120'],
+            'aim' => ['sometimes', 'nullable', 'string', 'max:4000'],
+            'conclusion' => ['sometimes', 'nullable', 'string', 'max:8000'],
+            'titrant' => ['sometimes', 'required', 'string', 'max:60'],
+            'sample' => ['sometimes', 'required', 'string', 'max:60'],
+            'analyte' => ['sometimes', 'required', 'string', 'max:60'],
+            'entries' => ['sometimes', 'array'],
+            'entries.*.symbol' => ['required', Rule::in(array_keys(Protocol::ENTRIES))],
+            'entries.*.value' => ['nullable', 'numeric', 'gt:0', 'lt:1e9'],
+            'entries.*.uncertainty' => ['sometimes', 'numeric', 'gte:0', 'lt:1e9'],
+            'entries.*.unit' => ['sometimes', 'nullable', 'string', 'max:20'],
+            'plan' => ['sometimes', 'array', 'min:1', 'max:12'],
+            'plan.*.from' => ['required', 'numeric'],
+            'plan.*.to' => ['required', 'numeric'],
+            'plan.*.step' => ['required', 'numeric'],
+            'span' => ['sometimes', 'nullable', 'array', 'size:2'],
+            'span.*' => ['numeric', 'between:0,1000'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            'title.required' => 'An experiment needs a title.',
+            'entries.*.value.numeric' => 'Type the value as a number, like 25.00.',
+            'entries.*.value.gt' => 'The value must be above 0.',
+            'entries.*.uncertainty.numeric' => 'Type the uncertainty as a number, like 0.03.',
+            'entries.*.uncertainty.gte' => 'An uncertainty cannot be below 0.',
+            'plan.*.*.numeric' => 'Type the volumes and steps of the plan as numbers of mL.',
+            'plan.*.*.required' => 'Each range of the plan needs a first volume, a last volume and a step.',
+        ];
+    }
+
+    /** @return list<\Closure(Validator): void> */
+    public function after(): array
+    {
+        return [function (Validator $validator): void {
+            foreach ($this->array('entries') as $i => $entry) {
+                $unit = is_array($entry) && is_string($entry['unit'] ?? null) ? $entry['unit'] : null;
+                $symbol = is_array($entry) ? $entry['symbol'] ?? '' : '';
+                $expected = is_string($symbol) ? Protocol::ENTRIES[$symbol]['unit'] ?? null : null;
+                if ($unit === null || $expected === null) {
+                    continue;
+                }
+                try {
+                    Unit::parse($unit)->convert(1.0, Unit::parse($expected));
+                } catch (CoreException $error) {
+                    $validator->errors()->add("entries.{$i}.unit", $error->getMessage());
+                }
+            }
+        }];
+    }
+
+    /** @return array<string, mixed> columns to write */
+    public function changes(Experiment $experiment): array
+    {
+        $changes = array_intersect_key($this->validated(), array_flip(self::TEXTS));
+        if ($this->has('entries')) {
+            $changes['entries'] = $this->entriesInto($experiment->entries);
+        }
+        if ($this->has('plan')) {
+            $changes['plan'] = Run::rangesOf(Run::planFrom(array_values($this->validated('plan'))));
+        }
+        if ($this->has('span')) {
+            /** @var array{float|int|string, float|int|string}|null $span */
+            $span = $this->validated('span');
+            $changes['span_from'] = $span === null ? null : (float) min($span);
+            $changes['span_to'] = $span === null ? null : (float) max($span);
+        }
+
+        return $changes;
+    }
+
+    /**
+     * @param  array<string, array{value: float|null, uncertainty: float, unit: string}>  $entries
+     * @return array<string, array{value: float|null, uncertainty: float, unit: string}>
+     */
+    private function entriesInto(array $entries): array
+    {
+        foreach ($this->validated('entries') as $entry) {
+            $entries[$entry['symbol']] = [
+                'value' => isset($entry['value']) ? (float) $entry['value'] : null,
+                'uncertainty' => (float) ($entry['uncertainty'] ?? 0.0),
+                'unit' => (string) ($entry['unit'] ?? Protocol::ENTRIES[$entry['symbol']]['unit']),
+            ];
+        }
+
+        return $entries;
+    }
+}

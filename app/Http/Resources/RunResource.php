@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Run;
+use App\Models\RunChannel;
+use App\Titration\ReadingPoint;
+use App\Titration\RunCurve;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+
+/** @mixin Run */
+final class RunResource extends JsonResource
+{
+    /** @return array<string, mixed> */
+    public static function summary(Run $run): array
+    {
+        return [
+            'id' => $run->id,
+            'number' => $run->number,
+            'state' => $run->state,
+            'startedAt' => $run->started_at->toIso8601ZuluString(),
+            'finishedAt' => $run->finished_at?->toIso8601ZuluString(),
+            'readingCount' => (int) ($run->readings_count ?? $run->readings->count()),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        $curve = RunCurve::of($this->resource);
+        $remaining = $this->isOpen() ? $curve->remaining() : [];
+        $advice = $this->isOpen() ? $curve->advice() : null;
+        $electrode = $this->channels->first(static fn (RunChannel $c): bool => $c->probe->isPhElectrode());
+
+        return self::summary($this->resource) + [
+            'experimentId' => $this->experiment_id,
+            'plan' => $this->plan,
+            'remaining' => $remaining,
+            'calibration' => $electrode?->calibration === null
+                ? null : new CalibrationSummaryResource($electrode->calibration),
+            'readings' => $curve->points->map(static fn (ReadingPoint $p): array => ReadingResource::shape($p))->all(),
+            'advice' => $advice === null ? null : [
+                'title' => $advice->title(),
+                'sentence' => $advice->sentence(),
+                'from' => $advice->from,
+                'to' => $advice->to,
+                'step' => $advice->step,
+            ],
+        ];
+    }
+}

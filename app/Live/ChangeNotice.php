@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Live;
+
+use App\Models\Experiment;
+
+/** Tells every open screen of an experiment that something of it has changed, so that it asks again. */
+final readonly class ChangeNotice
+{
+    private const WITHIN_S = 0.5;
+
+    public function __construct(private int $publishPort)
+    {
+    }
+
+    /** A screen that misses the notice asks again by itself when it is next looked at; so failure is no error. */
+    public function experimentChanged(Experiment|int $experiment): void
+    {
+        $id = $experiment instanceof Experiment ? $experiment->id : $experiment;
+        $socket = @stream_socket_client("tcp://127.0.0.1:{$this->publishPort}", timeout: self::WITHIN_S);
+        if ($socket === false) {
+            return;
+        }
+        $body = json_encode(['experimentId' => $id], JSON_THROW_ON_ERROR);
+        fwrite($socket, "POST /publish/experiment-{$id} HTTP/1.0\r\nContent-Type: application/json\r\n"
+            .'Content-Length: '.strlen($body)."\r\n\r\n".$body);
+        stream_set_timeout($socket, 0, (int) (self::WITHIN_S * 1e6));
+        fgets($socket);
+        fclose($socket);
+    }
+}

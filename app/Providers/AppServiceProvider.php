@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Live\ChangeNotice;
+use App\Recorder\RecorderClient;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    private const SIGN_INS_PER_MINUTE = 10;
+
+    /** A bench at x60 with two screens open stays well below this. */
+    private const REQUESTS_PER_MINUTE = 3000;
+
+    public function register(): void
+    {
+        $this->app->singleton(RecorderClient::class, static fn (): RecorderClient => new RecorderClient(
+            config()->integer('welkion.recorder.port'),
+            config()->string('welkion.recorder.token'),
+        ));
+        $this->app->singleton(ChangeNotice::class, static fn (): ChangeNotice => new ChangeNotice(
+            config()->integer('welkion.live.publish_port'),
+        ));
+    }
+
+    public function boot(): void
+    {
+        Model::preventLazyLoading(! app()->environment('production'));
+        Model::preventSilentlyDiscardingAttributes();
+        JsonResource::withoutWrapping();
+        RateLimiter::for('sign-in', static fn (Request $request): Limit => Limit::perMinute(self::SIGN_INS_PER_MINUTE)
+            ->by(mb_strtolower($request->string('email')->toString()).'|'.$request->ip()));
+        RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::REQUESTS_PER_MINUTE)
+            ->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));
+    }
+}

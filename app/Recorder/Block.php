@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Recorder;
+
+/** Samples of one channel of a run in the form they are kept: packed, with a summary for drawing. */
+final readonly class Block
+{
+    public const LARGEST = 4096;
+
+    private const SUMMARY_EACH = 256;
+
+    /** Times within this of an even grid are kept as the grid, in s. */
+    private const EVEN_WITHIN_S = 1e-6;
+
+    /** @param  non-empty-list<Sample>  $samples with consecutive numbers */
+    public function __construct(public int $runChannelId, private array $samples)
+    {
+    }
+
+    /**
+     * Cuts samples into blocks wherever a number is missing or a block is full.
+     *
+     * @param  list<Sample>  $samples
+     * @return list<self>
+     */
+    public static function cut(int $runChannelId, array $samples): array
+    {
+        $blocks = [];
+        $piece = [];
+        foreach ($samples as $sample) {
+            if ($piece !== [] && ($sample->seq !== end($piece)->seq + 1 || count($piece) >= self::LARGEST)) {
+                $blocks[] = new self($runChannelId, $piece);
+                $piece = [];
+            }
+            $piece[] = $sample;
+        }
+
+        return $piece === [] ? $blocks : [...$blocks, new self($runChannelId, $piece)];
+    }
+
+    /** @return array<string, int|float|string|null> a row of sample_blocks */
+    public function toRow(): array
+    {
+        $t0 = $this->samples[0]->time;
+        $offsets = array_map(static fn (Sample $s): float => $s->time - $t0, $this->samples);
+        $values = array_map(static fn (Sample $s): float => $s->value, $this->samples);
+        $dt = self::evenStep($offsets);
+
+        return [
+            'run_channel_id' => $this->runChannelId,
+            'first_seq' => $this->samples[0]->seq,
+            'count' => count($values),
+            't0' => $t0,
+            'dt' => $dt,
+            'times' => $dt === null ? pack('e*', ...$offsets) : null,
+            'payload' => pack('e*', ...$values),
+            'summary' => self::summaryOf($values),
+        ];
+    }
+
+    /** @param  non-empty-list<float>  $offsets */
+    private static function evenStep(array $offsets): ?float
+    {
+        $last = count($offsets) - 1;
+        if ($last === 0) {
+            return 0.0;
+        }
+        $step = $offsets[$last] / $last;
+        foreach ($offsets as $i => $offset) {
+            if (abs($offset - $i * $step) > self::EVEN_WITHIN_S) {
+                return null;
+            }
+        }
+
+        return $step;
+    }
+
+    /** @param  non-empty-list<float>  $values */
+    private static function summaryOf(array $values): string
+    {
+        $summary = '';
+        foreach (array_chunk($values, self::SUMMARY_EACH) as $chunk) {
+            $summary .= pack('e*', min($chunk), max($chunk), $chunk[0], $chunk[count($chunk) - 1]);
+        }
+
+        return $summary;
+    }
+}

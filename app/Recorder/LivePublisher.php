@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Recorder;
+
+use React\EventLoop\LoopInterface;
+use React\Socket\ConnectionInterface;
+use React\Socket\TcpConnector;
+
+/**
+ * Hands live values to the web server, over one connection that stays open.
+ *
+ * Live values are only for looking at; what cannot be handed over at once is dropped, never waited for.
+ */
+final class LivePublisher
+{
+    private ?ConnectionInterface $connection = null;
+
+    private bool $isConnecting = false;
+
+    public function __construct(private readonly LoopInterface $loop, private readonly int $port)
+    {
+    }
+
+    public function publish(string $channel, string $json): void
+    {
+        if ($this->connection === null) {
+            $this->connect();
+
+            return;
+        }
+        $this->connection->write(
+            "POST /publish/{$channel} HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\n"
+            .'Content-Length: '.strlen($json)."\r\n\r\n".$json,
+        );
+    }
+
+    private function connect(): void
+    {
+        if ($this->isConnecting) {
+            return;
+        }
+        $this->isConnecting = true;
+        (new TcpConnector($this->loop))->connect("127.0.0.1:{$this->port}")->then(
+            function (ConnectionInterface $connection): void {
+                $this->isConnecting = false;
+                $this->connection = $connection;
+                $connection->on('data', static fn () => null);
+                $connection->on('close', function (): void {
+                    $this->connection = null;
+                });
+            },
+            function (): void {
+                $this->isConnecting = false;
+            },
+        );
+    }
+}

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Recorder;
+
+use App\Models\Bench;
+use Illuminate\Database\QueryException;
+use Psr\Log\LoggerInterface;
+use React\EventLoop\LoopInterface;
+
+/** The long-running recorder: one BenchRecorder for each bench, and the answers it owes to the web application. */
+final class Recorder
+{
+    /** Samples wait at most this long before they are in MariaDB. */
+    private const FLUSH_EACH_S = 0.4;
+
+    private const LOOK_FOR_BENCHES_EACH_S = 5.0;
+
+    /** @var array<int, BenchRecorder> by bench id */
+    private array $benches = [];
+
+    public function __construct(
+        private readonly LoopInterface $loop,
+        private readonly BlockStore $store,
+        private readonly LivePublisher $publisher,
+        private readonly LoggerInterface $log,
+    ) {
+    }
+
+    public function start(): void
+    {
+        $this->findBenches();
+        $this->loop->addPeriodicTimer(self::LOOK_FOR_BENCHES_EACH_S, $this->findBenches(...));
+        $this->loop->addPeriodicTimer(self::FLUSH_EACH_S, $this->flush(...));
+    }
+
+    public function stop(): void
+    {
+        foreach ($this->benches as $bench) {
+            $bench->close();
+        }
+        $this->loop->stop();
+    }
+
+    /**
+     * Answers one question of the web application.
+     *
+     * @param  array<array-key, mixed>  $question
+     * @param  \Closure(array<array-key, mixed>): void  $answer
+     */
+    public function answer(array $question, \Closure $answer): void
+    {
+        $ask = $question['ask'] ?? null;
+        if ($ask === 'health') {
+            $answer(['benches' => array_map(
+                static fn (BenchRecorder $b): array => ['name' => $b->bench->name, 'isConnected' => $b->isConnected()],
+                array_values($this->benches),
+            )]);
+
+            return;
+        }
+        $id = is_int($question['bench'] ?? null) ? $question['bench'] : 0;
+        if (! isset($this->benches[$id])) {
+            $this->findBenches();
+        }
+        $bench = $this->benches[$id] ?? null;
+        if ($bench === null) {
+            $answer(['problem' => 'The recorder does not know this bench yet. Try again in a moment.']);
+
+            return;
+        }
+        /** @var array<string, mixed> $details */
+        $details = is_array($question['details'] ?? null) ? $question['details'] : [];
+        match ($ask) {
+            'snapshot' => $answer($bench->snapshot()),
+            'reload' => $answer($this->reloaded($bench)),
+            'restart-windows' => $answer($this->restarted($bench)),
+            'act' => $bench->act($details, $answer),
+            'truth' => $bench->truth($answer),
+            default => $answer(['problem' => 'The recorder does not understand this question.']),
+        };
+    }
+
+    /** @return array<string, mixed> */
+    private function reloaded(BenchRecorder $bench): array
+    {
+        $bench->reload();
+
+        return ['ok' => true];
+    }
+
+    /** @return array<string, mixed> */
+    private function restarted(BenchRecorder $bench): array
+    {
+        $bench->restartWindows();
+
+        return ['ok' => true];
+    }
+
+    private function findBenches(): void
+    {
+        try {
+            foreach (Bench::query()->get() as $bench) {
+                $this->benches[$bench->id] ??= new BenchRecorder($bench, $this->loop, $this->store, $this->publisher);
+            }
+        } catch (QueryException|\PDOException $failure) {
+            $this->log->warning('The list of benches could not be read; trying again.', ['reason' => $failure->getMessage()]);
+        }
+    }
+
+    private function flush(): void
+    {
+        foreach ($this->benches as $bench) {
+            $bench->flush();
+        }
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Recorder;
+
+use App\Models\Bench;
+
+/** The web application's way to the recorder. */
+final class RecorderClient
+{
+    private const CONNECT_WITHIN_S = 1.0;
+
+    private const ANSWER_WITHIN_S = 4.0;
+
+    public function __construct(private readonly int $port, private readonly string $token)
+    {
+    }
+
+    /**
+     * @param  array<string, mixed>  $details
+     * @return array<array-key, mixed>
+     *
+     * @throws RecorderUnavailable If the recorder cannot be reached.
+     */
+    public function ask(string $ask, ?Bench $bench = null, array $details = []): array
+    {
+        $socket = @stream_socket_client("tcp://127.0.0.1:{$this->port}", timeout: self::CONNECT_WITHIN_S);
+        if ($socket === false) {
+            throw RecorderUnavailable::notReached();
+        }
+        stream_set_timeout($socket, (int) self::ANSWER_WITHIN_S);
+        $question = ['token' => $this->token, 'ask' => $ask, 'bench' => $bench?->id, 'details' => $details];
+        fwrite($socket, json_encode($question, JSON_THROW_ON_ERROR)."\n");
+        $line = stream_get_contents($socket);
+        fclose($socket);
+        $answer = is_string($line) ? json_decode($line, true) : null;
+
+        return is_array($answer) ? $answer : throw RecorderUnavailable::silent();
+    }
+
+    /**
+     * @throws RecorderUnavailable If the recorder cannot be reached.
+     * @throws BenchRefused If the bench has no values to give.
+     */
+    public function snapshot(Bench $bench): Snapshot
+    {
+        return Snapshot::from(self::unlessRefused($this->ask('snapshot', $bench)));
+    }
+
+    /**
+     * @param  array<string, mixed>  $details
+     * @return array<array-key, mixed> what an onlooker sees afterwards
+     *
+     * @throws RecorderUnavailable If the recorder cannot be reached.
+     * @throws BenchRefused If the bench cannot do it.
+     */
+    public function act(Bench $bench, array $details): array
+    {
+        $answer = self::unlessRefused($this->ask('act', $bench, $details));
+
+        return is_array($answer['world'] ?? null) ? $answer['world'] : [];
+    }
+
+    /** @return array<array-key, mixed> */
+    public function truth(Bench $bench): array
+    {
+        $answer = self::unlessRefused($this->ask('truth', $bench));
+
+        return is_array($answer['truth'] ?? null) ? $answer['truth'] : [];
+    }
+
+    public function restartWindows(Bench $bench): void
+    {
+        $this->tell('restart-windows', $bench);
+    }
+
+    public function reload(Bench $bench): void
+    {
+        $this->tell('reload', $bench);
+    }
+
+    /** Says what has changed; a recorder that is away reads it all when it is back. */
+    private function tell(string $what, Bench $bench): void
+    {
+        try {
+            $this->ask($what, $bench);
+        } catch (RecorderUnavailable) {
+            return;
+        }
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $answer
+     * @return array<array-key, mixed>
+     */
+    private static function unlessRefused(array $answer): array
+    {
+        return is_string($answer['problem'] ?? null) ? throw new BenchRefused($answer['problem']) : $answer;
+    }
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Recorder;
+
+/** The recorder cannot be reached just now. */
+final class RecorderUnavailable extends \RuntimeException
+{
+    public static function notReached(): self
+    {
+        return new self('The recorder is starting again; nothing is lost. Try again in a moment.');
+    }
+
+    public static function silent(): self
+    {
+        return new self('The recorder did not answer; nothing is lost. Try again in a moment.');
+    }
+}

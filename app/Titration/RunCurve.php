@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Titration;
+
+use App\Models\Probe;
+use App\Models\Reading;
+use App\Models\Run;
+use App\Models\RunChannel;
+use Illuminate\Support\Collection;
+use Welkion\Core\Exception\NotEnoughPoints;
+use Welkion\Core\Series\Series;
+use Welkion\Core\Titration\StepAdvice;
+use Welkion\Core\Titration\TitrationCurve;
+
+/** A run's readings worked out: raw signals by the calibration the run uses. */
+final readonly class RunCurve
+{
+    /** @param  Collection<int, ReadingPoint>  $points by volume */
+    private function __construct(private Run $run, public Collection $points)
+    {
+    }
+
+    public static function of(Run $run): self
+    {
+        $run->loadMissing('channels.probe', 'channels.calibration', 'readings.values');
+        $electrode = $run->channels->first(static fn (RunChannel $c): bool => $c->probe->isPhElectrode());
+        $thermometer = $run->channels->first(static fn (RunChannel $c): bool => $c->probe->kind === Probe::THERMOMETER);
+
+        return new self($run, $run->readings->toBase()->map(
+            static fn (Reading $reading): ReadingPoint => ReadingPoint::of($reading, $electrode, $thermometer),
+        ));
+    }
+
+    /** @return Collection<int, ReadingPoint> what counts: not set aside */
+    public function used(): Collection
+    {
+        return $this->points->filter(
+            static fn (ReadingPoint $p): bool => $p->reading->set_aside_reason === null && $p->ph !== null,
+        )->values();
+    }
+
+    public function series(): Series
+    {
+        $used = $this->used();
+
+        return Series::of(
+            array_values($used->map(static fn (ReadingPoint $p): float => $p->reading->volume)->all()),
+            array_values($used->map(static fn (ReadingPoint $p): float => $p->ph->value ?? 0.0)->all()),
+        );
+    }
+
+    /** @return TitrationCurve|null null while there are too few readings for one */
+    public function curve(): ?TitrationCurve
+    {
+        try {
+            $series = $this->series();
+
+            return TitrationCurve::of($series->x, $series->y);
+        } catch (NotEnoughPoints) {
+            return null;
+        }
+    }
+
+    /** Standard uncertainty of a pH reading of this run: the largest, calibration included. */
+    public function phUncertainty(): float
+    {
+        return (float) $this->used()->max(static fn (ReadingPoint $p): float => $p->ph->uncertainty ?? 0.0);
+    }
+
+    /** @return list<float> planned volumes still to come, mL */
+    public function remaining(): array
+    {
+        return $this->run->volumePlan()->remaining(
+            array_values($this->points->map(static fn (ReadingPoint $p): float => $p->reading->volume)->all()),
+        );
+    }
+
+    public function advice(): ?StepAdvice
+    {
+        return StepAdvice::for($this->series(), $this->remaining());
+    }
+}

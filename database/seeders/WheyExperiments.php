@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\Models\Bench;
+use App\Models\Experiment;
+use App\Models\Probe;
+use App\Models\Reading;
+use App\Models\Run;
+use App\Models\RunChannel;
+use App\Models\User;
+use App\Titration\Protocol;
+use Carbon\CarbonInterface;
+use Illuminate\Support\Str;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Welkion\Standins\World\Alder;
+
+/** The demo experiments; their runs are taken on a simulated bench of their own, by the same physics. */
+final readonly class WheyExperiments
+{
+    private const SETTLE_S = 30.0;
+
+    private const SAMPLES = 40;
+
+    private const SAMPLE_EACH_S = 0.25;
+
+    public function __construct(
+        private User $teacher,
+        private Bench $bench,
+        private Probe $electrode,
+        private Probe $thermometer,
+    ) {
+    }
+
+    public function seed(): void
+    {
+        $this->experiment(
+            'Acid in the first-press cider', 'cider', 'malic acid', now()->subDays(3),
+            'How much acid does the first press leave in the cider, before it ferments?',
+            [Protocol::TITRANT_CONCENTRATION => [0.1, 0.0002], Protocol::SAMPLE_VOLUME => [null, 0.0], Protocol::RATIO => [0.5, 0.0], Protocol::MOLAR_MASS => [134.09, 0.01]],
+            [['from' => 0.0, 'to' => 25.0, 'step' => 1.0]],
+        );
+
+        $monday = $this->whey('Monday’s whey, fresh from the vat', now()->subDay());
+        $plan = [
+            ['from' => 0.0, 'to' => 9.0, 'step' => 0.5], ['from' => 9.25, 'to' => 9.75, 'step' => 0.25],
+            ['from' => 9.8, 'to' => 11.0, 'step' => 0.1], ['from' => 11.5, 'to' => 14.0, 'step' => 0.5],
+            ['from' => 15.0, 'to' => 20.0, 'step' => 1.0],
+        ];
+        $run = $this->run($monday, 1, $plan, 7, now()->subDay());
+        // The electrode leaned on the glass here: an honest slip, set aside with its reason.
+        $slip = $run->readings()->where('volume', 13.0)->firstOrFail();
+        $slip->values()->where('run_channel_id', $run->channels()->orderBy('id')->firstOrFail()->id)->increment('mean', 48.0);
+        $slip->update(['set_aside_reason' => 'electrode touched the beaker']);
+
+        $tuesday = $this->whey('How sour is Tuesday’s whey?', now()->subHour());
+        $this->run($tuesday, 1, [['from' => 0.0, 'to' => 20.0, 'step' => 1.0]], 11, now()->subHour());
+    }
+
+    private function whey(string $title, CarbonInterface $at): Experiment
+    {
+        return $this->experiment($title, 'whey', 'lactic acid', $at,
+            'How much lactic acid is in the whey, and is it sour enough to set the next batch?',
+            [Protocol::TITRANT_CONCENTRATION => [0.1, 0.0002], Protocol::SAMPLE_VOLUME => [25.0, 0.03], Protocol::RATIO => [1.0, 0.0], Protocol::MOLAR_MASS => [90.08, 0.01]],
+            [['from' => 0.0, 'to' => 9.0, 'step' => 0.5], ['from' => 9.25, 'to' => 12.0, 'step' => 0.25], ['from' => 13.0, 'to' => 20.0, 'step' => 1.0]],
+        );
+    }
+
+    /**
+     * @param  array<string, array{float|null, float}>  $entries  value and uncertainty by symbol
+     * @param  list<array{from: float, to: float, step: float}>  $plan
+     */
+    private function experiment(string $title, string $sample, string $analyte, CarbonInterface $at, string $aim, array $entries, array $plan): Experiment
+    {
+        return Experiment::query()->create([
+            'user_id' => $this->teacher->id, 'bench_id' => $this->bench->id, 'title' => $title,
+            'protocol' => Experiment::TITRATION, 'aim' => $aim,
+            'titrant' => 'NaOH', 'sample' => $sample, 'analyte' => $analyte,
+            'entries' => collect($entries)->map(static fn (array $entry, string $symbol): array => [
+                'value' => $entry[0], 'uncertainty' => $entry[1], 'unit' => Protocol::ENTRIES[$symbol]['unit'],
+            ])->all(),
+            'plan' => $plan, 'created_at' => $at, 'updated_at' => $at,
+        ])->refresh();
+    }
+
+    /** @param  list<array{from: float, to: float, step: float}>  $plan */
+    private function run(Experiment $experiment, int $number, array $plan, int $seed, CarbonInterface $at): Run
+    {
+        $run = $experiment->runs()->create([
+            'number' => $number, 'state' => Run::FINISHED, 'plan' => $plan,
+            'started_at' => $at, 'finished_at' => $at->copy()->addMinutes(14),
+        ])->refresh();
+        $channels = array_map(fn (Probe $probe) => $run->channels()->create([
+            'probe_id' => $probe->id,
+            'calibration_id' => $probe->isPhElectrode() ? $probe->calibration()->firstOrFail()->id : null,
+        ]), ['ph' => $this->electrode, 'temperature' => $this->thermometer]);
+
+        $world = new Alder(new Randomizer(new Mt19937($seed)));
+        $world->act('dip', ['into' => 'beaker']);
+        $added = 0.0;
+        foreach ($run->volumePlan()->volumes() as $step => $volume) {
+            if ($volume > $added) {
+                $world->act('dispense', ['volume' => $volume - $added]);
+                $added = $volume;
+            }
+            $world->pass(self::SETTLE_S);
+            $this->takeReading($run, $channels, $world, $volume, $at->copy()->addSeconds(20 * $step));
+        }
+
+        return $run;
+    }
+
+    /** @param  array<string, RunChannel>  $channels by channel name */
+    private function takeReading(Run $run, array $channels, Alder $world, float $volume, CarbonInterface $at): void
+    {
+        $reading = Reading::query()->create([
+            'run_id' => $run->id, 'request_key' => (string) Str::uuid(), 'volume' => $volume,
+            'taken_at' => (float) $at->getTimestamp(), 'was_steady' => true, 'created_at' => $at, 'updated_at' => $at,
+        ])->refresh();
+        $samples = ['ph' => [], 'temperature' => []];
+        for ($i = 0; $i < self::SAMPLES; $i++) {
+            $world->pass(self::SAMPLE_EACH_S);
+            foreach (array_keys($samples) as $name) {
+                $samples[$name][] = $world->reading($name);
+            }
+        }
+        foreach ($samples as $name => $values) {
+            $mean = array_sum($values) / self::SAMPLES;
+            $squares = array_sum(array_map(static fn (float $v): float => ($v - $mean) ** 2, $values));
+            $reading->values()->create([
+                'run_channel_id' => $channels[$name]->id, 'mean' => $mean,
+                'scatter' => sqrt($squares / (self::SAMPLES - 1)), 'sample_count' => self::SAMPLES,
+            ]);
+        }
+    }
+}

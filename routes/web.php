@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\ActController;
+use App\Http\Controllers\BenchController;
+use App\Http\Controllers\CalibrationController;
+use App\Http\Controllers\CalibrationReadingController;
+use App\Http\Controllers\ExperimentController;
+use App\Http\Controllers\LiveController;
+use App\Http\Controllers\ReadingController;
+use App\Http\Controllers\RunController;
+use App\Http\Controllers\RunExportController;
+use App\Http\Controllers\SessionController;
+use App\Http\Controllers\WorkingController;
+use Illuminate\Support\Facades\Route;
+
+Route::prefix('api')->group(function (): void {
+    Route::get('session', [SessionController::class, 'show'])->middleware('throttle:api');
+    Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+    Route::get('live/authorize', LiveController::class);
+
+    Route::middleware(['auth', 'throttle:api'])->group(function (): void {
+        Route::delete('session', [SessionController::class, 'destroy']);
+
+        Route::get('benches', [BenchController::class, 'index']);
+        Route::get('benches/{bench}', [BenchController::class, 'show'])->can('use', 'bench');
+        Route::post('benches/{bench}/acts', [ActController::class, 'store'])->can('use', 'bench');
+        Route::get('benches/{bench}/truth', [ActController::class, 'truth'])->can('use', 'bench');
+
+        Route::get('probes/{probe}/calibrations', [CalibrationController::class, 'index'])->can('use', 'probe');
+        Route::post('probes/{probe}/calibrations', [CalibrationController::class, 'store'])->can('use', 'probe');
+        Route::prefix('calibrations/{calibration}')->can('use', 'calibration')->group(function (): void {
+            Route::get('', [CalibrationController::class, 'show']);
+            Route::patch('', [CalibrationController::class, 'update']);
+            Route::delete('', [CalibrationController::class, 'destroy']);
+            Route::post('keep', [CalibrationController::class, 'keep']);
+            Route::post('exchange', [CalibrationController::class, 'exchange']);
+            Route::post('readings', [CalibrationReadingController::class, 'store']);
+            Route::delete('readings/{position}', [CalibrationReadingController::class, 'destroy'])->whereNumber('position');
+        });
+
+        Route::get('experiments', [ExperimentController::class, 'index']);
+        Route::post('experiments', [ExperimentController::class, 'store']);
+        Route::prefix('experiments/{experiment}')->can('use', 'experiment')->group(function (): void {
+            Route::get('', [ExperimentController::class, 'show']);
+            Route::patch('', [ExperimentController::class, 'update']);
+            Route::get('working', WorkingController::class);
+            Route::post('runs', [RunController::class, 'store']);
+        });
+
+        Route::prefix('runs/{run}')->can('use', 'run')->group(function (): void {
+            Route::get('', [RunController::class, 'show']);
+            Route::patch('', [RunController::class, 'update']);
+            Route::post('finish', [RunController::class, 'finish']);
+            Route::post('readings', [ReadingController::class, 'store']);
+            Route::get('readings.csv', RunExportController::class);
+        });
+
+        Route::patch('readings/{reading}', [ReadingController::class, 'update'])->can('use', 'reading');
+        Route::delete('readings/{reading}', [ReadingController::class, 'destroy'])->can('use', 'reading');
+        Route::post('readings/{reading}/restore', [ReadingController::class, 'restore'])->withTrashed()->can('use', 'reading');
+    });
+
+    Route::any('{any}', static fn () => abort(404))->where('any', '.*');
+});
+
+// Every other address is a view of the one page; the address is kept, so a reload or a link comes back to it.
+Route::view('{any}', 'page')->where('any', '.*');

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use React\EventLoop\Loop;
+use Welkion\Standins\Link\Clock;
+use Welkion\Standins\Link\Device;
+use Welkion\Standins\Link\Server;
+use Welkion\Standins\World\Alder;
+
+require __DIR__.'/../../vendor/autoload.php';
+
+$options = getopt('', ['port:', 'speed::', 'seed::', 'help']);
+if (! is_array($options) || isset($options['help']) || ! is_string($options['port'] ?? null)) {
+    fwrite(STDERR, "Usage: php standins/bin/bench.php --port=PORT [--speed=1|10|60] [--seed=N]\nThe simulated bench Alder, speaking the probe link on loopback.\n");
+    exit(2);
+}
+$speed = (int) ($options['speed'] ?? 1);
+if (! in_array($speed, Clock::SPEEDS, true)) {
+    fwrite(STDERR, "The bench can run at x1, x10 or x60, but x{$speed} was asked for.\n");
+    exit(2);
+}
+
+$now = microtime(true);
+$randomizer = isset($options['seed']) ? new Randomizer(new Mt19937((int) $options['seed'])) : new Randomizer;
+try {
+    new Server(new Device(new Alder($randomizer), new Clock($now, $speed), $now), '127.0.0.1:'.$options['port'], Loop::get());
+} catch (RuntimeException $failure) {
+    fwrite(STDERR, "The bench cannot listen on port {$options['port']}: {$failure->getMessage()}\n");
+    exit(1);
+}
+Loop::run();
