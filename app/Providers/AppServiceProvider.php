@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 
 final class AppServiceProvider extends ServiceProvider
@@ -36,6 +37,8 @@ final class AppServiceProvider extends ServiceProvider
         Model::preventLazyLoading(! app()->environment('production'));
         Model::preventSilentlyDiscardingAttributes();
         JsonResource::withoutWrapping();
+        // Addresses without a host: the page works behind whatever name and port it is reached by.
+        Vite::createAssetPathsUsing(static fn (string $path): string => '/'.ltrim($path, '/'));
         RateLimiter::for('sign-in', static fn (Request $request): Limit => Limit::perMinute(self::SIGN_INS_PER_MINUTE)
             ->by(mb_strtolower($request->string('email')->toString()).'|'.$request->ip()));
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::REQUESTS_PER_MINUTE)

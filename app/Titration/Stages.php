@@ -17,7 +17,8 @@ final class Stages
         $isCalibrated = $experiment->bench->probes->contains(
             static fn (Probe $probe): bool => $probe->isPhElectrode() && $probe->calibration !== null,
         );
-        $isRecorded = $experiment->runs->contains(static fn (Run $run): bool => ! $run->isOpen());
+        $isRecorded = $experiment->runs->isNotEmpty()
+            && $experiment->runs->every(static fn (Run $run): bool => ! $run->isOpen());
         $entries = array_column($experiment->entries, 'value');
 
         return [

@@ -100,12 +100,12 @@ final readonly class TitrationWorking
         $warnings = [];
         if ($half !== null && ($half->ph->value < 2.5 || $half->ph->value > 11.5)) {
             $warnings[] = new Warning('not-weak', 'This may be a strong acid or base.',
-                'Only for a weak one is the pH half way its pKa.');
+                'Only for a weak one is the pH half way its pKₐ.');
         }
 
-        return new Line(self::HALF_EQUIVALENCE, 'Half-equivalence, pKa', $half?->ph,
-            'pH read half way to the equivalence volume, where pH = pKa',
-            formula: 'pKa = pH at ½ · ①',
+        return new Line(self::HALF_EQUIVALENCE, 'Half-equivalence, pKₐ', $half?->ph,
+            'pH read half way to the equivalence volume, where pH = pKₐ',
+            formula: 'pKₐ = pH at ½ · ①',
             numbers: $half === null ? '' : 'pH at ½ × '.self::shown($half->volume->scaledBy(2.0)).' = '.self::shown($half->volume),
             uses: [self::EQUIVALENCE],
             warnings: $warnings,

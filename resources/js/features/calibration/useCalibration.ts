@@ -1,0 +1,72 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { answerOf, api } from '../../lib/api/client'
+import type { Calibration, StandardsChoice } from '../../lib/api/types'
+
+export function useCalibration(calibrationId: number | null) {
+  return useQuery({
+    queryKey: ['calibration', calibrationId],
+    queryFn: () =>
+      answerOf(api.GET('/api/calibrations/{calibration}', { params: { path: { calibration: calibrationId ?? 0 } } })),
+    enabled: calibrationId !== null,
+  })
+}
+
+export function useCalibrationHistory(probeId: number | undefined) {
+  return useQuery({
+    queryKey: ['calibrations', probeId],
+    queryFn: () => answerOf(api.GET('/api/probes/{probe}/calibrations', { params: { path: { probe: probeId ?? 0 } } })),
+    enabled: probeId !== undefined,
+  })
+}
+
+export function useOpenCalibration(probeId: number | undefined) {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: (body: StandardsChoice) =>
+      answerOf(api.POST('/api/probes/{probe}/calibrations', { params: { path: { probe: probeId ?? 0 } }, body })),
+    onSuccess: (calibration) => {
+      client.setQueryData(['calibration', calibration.id], calibration)
+    },
+  })
+}
+
+/** Everything that can be done to an open calibration; each answers with the calibration as it then stands. */
+export function useCalibrationActions(calibrationId: number) {
+  const client = useQueryClient()
+  const path = { calibration: calibrationId }
+  function onSuccess(calibration: Calibration) {
+    client.setQueryData(['calibration', calibrationId], calibration)
+  }
+  const takeReading = useMutation({
+    mutationFn: (body: { position: number; takeAnyway?: boolean }) =>
+      answerOf(api.POST('/api/calibrations/{calibration}/readings', { params: { path }, body })),
+    onSuccess,
+  })
+  const dropReading = useMutation({
+    mutationFn: (position: number) =>
+      answerOf(
+        api.DELETE('/api/calibrations/{calibration}/readings/{position}', { params: { path: { ...path, position } } }),
+      ),
+    onSuccess,
+  })
+  const exchange = useMutation({
+    mutationFn: (body: { first: number; second: number }) =>
+      answerOf(api.POST('/api/calibrations/{calibration}/exchange', { params: { path }, body })),
+    onSuccess,
+  })
+  const changeStandards = useMutation({
+    mutationFn: (body: StandardsChoice) =>
+      answerOf(api.PATCH('/api/calibrations/{calibration}', { params: { path }, body })),
+    onSuccess,
+  })
+  const keep = useMutation({
+    mutationFn: () => answerOf(api.POST('/api/calibrations/{calibration}/keep', { params: { path } })),
+    onSuccess: (calibration) => {
+      onSuccess(calibration)
+      void client.invalidateQueries({ queryKey: ['bench'] })
+      void client.invalidateQueries({ queryKey: ['calibrations', calibration.probeId] })
+      void client.invalidateQueries({ queryKey: ['experiment'] })
+    },
+  })
+  return { takeReading, dropReading, exchange, changeStandards, keep }
+}

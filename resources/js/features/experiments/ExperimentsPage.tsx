@@ -1,0 +1,141 @@
+import { useQuery } from '@tanstack/react-query'
+import { Plus } from 'lucide-react'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { ago } from '../../lib/ago'
+import { answerOf, api } from '../../lib/api/client'
+import { sentenceOf } from '../../lib/api/problem'
+import type { ExperimentSummary, Stages } from '../../lib/api/types'
+import { countOf } from '../../lib/format'
+import { Note } from '../../ui/Note'
+import { useNow } from '../../ui/useNow'
+import { Waiting } from '../../ui/Waiting'
+import { useSession } from '../session/useSession'
+import { useSignOut } from '../session/useSignOut'
+import { ThemeButton } from '../shell/ThemeButton'
+import { Wordmark } from '../shell/Wordmark'
+import { NewExperimentDialog } from './NewExperimentDialog'
+
+const ORDER = ['prepare', 'record', 'reason', 'report'] as const
+const NEXT_WORDS = {
+  prepare: 'Calibrate the electrode',
+  record: 'Record the first run',
+  reason: 'Work out the result',
+  report: 'Write the sheet',
+} as const
+
+/** The first stage that is not done yet; a finished experiment opens on its sheet. */
+function nextStage(stages: Stages): keyof Stages {
+  return ORDER.find((stage) => !stages[stage]) ?? 'report'
+}
+
+export function ExperimentsPage() {
+  const experiments = useQuery({
+    queryKey: ['experiments'],
+    queryFn: () => answerOf(api.GET('/api/experiments')),
+    staleTime: 0,
+  })
+  const session = useSession()
+  const signOut = useSignOut()
+  const [isAdding, setIsAdding] = useState(false)
+
+  return (
+    <>
+      <title>Experiments · Welkion</title>
+      <header className="border-base-300 bg-base-100 flex h-[52px] items-center gap-4 border-b px-5">
+        <Wordmark />
+        <span className="flex-1" />
+        <span className="quiet hidden text-sm sm:inline">{session.data?.name}</span>
+        <ThemeButton />
+        <button
+          type="button"
+          className="btn btn-sm btn-ghost font-normal"
+          onClick={() => {
+            signOut.mutate()
+          }}
+        >
+          Sign out
+        </button>
+      </header>
+      <main className="mx-auto w-full max-w-5xl p-5">
+        <div className="mt-4 mb-5 flex flex-wrap items-center justify-between gap-3">
+          <h1 className="text-2xl font-semibold">Experiments</h1>
+          <button
+            type="button"
+            className="btn btn-primary"
+            onClick={() => {
+              setIsAdding(true)
+            }}
+          >
+            <Plus size={18} aria-hidden="true" />
+            New experiment
+          </button>
+        </div>
+        {experiments.isError ? (
+          <Note tone="red" role="alert">
+            {sentenceOf(experiments.error)}
+          </Note>
+        ) : null}
+        {experiments.isPending ? <Waiting what="your experiments" /> : null}
+        {experiments.data?.length === 0 ? (
+          <Note>
+            An experiment holds its probes, its runs and what you reason from them. Begin with “New experiment”.
+          </Note>
+        ) : null}
+        <ul className="panel divide-base-300 divide-y">
+          {(experiments.data ?? []).map((experiment) => (
+            <ExperimentRow key={experiment.id} experiment={experiment} />
+          ))}
+        </ul>
+      </main>
+      {isAdding ? (
+        <NewExperimentDialog
+          onClose={() => {
+            setIsAdding(false)
+          }}
+        />
+      ) : null}
+    </>
+  )
+}
+
+function ExperimentRow({ experiment }: { experiment: ExperimentSummary }) {
+  const now = useNow(30_000)
+  const next = nextStage(experiment.stages)
+  const runs = countOf(experiment.runCount, 'run')
+  return (
+    <li>
+      <Link
+        to={`/experiments/${experiment.id}/${next}`}
+        className="hover:bg-base-200 grid items-center gap-x-6 gap-y-1 px-5 py-4 md:grid-cols-[1fr_13rem_14rem]"
+      >
+        <span>
+          <span className="block text-lg font-semibold">{experiment.title}</span>
+          <span className="quiet text-sm">
+            Titration of {experiment.sample} · bench {experiment.bench.name} · {runs} · changed{' '}
+            {ago(new Date(experiment.updatedAt), now)}
+          </span>
+        </span>
+        <StageDots stages={experiment.stages} />
+        <span className="text-primary font-semibold md:text-right">{NEXT_WORDS[next]} →</span>
+      </Link>
+    </li>
+  )
+}
+
+function StageDots({ stages }: { stages: Stages }) {
+  const done = ORDER.filter((stage) => stages[stage])
+  return (
+    <span className="flex items-center gap-2 text-sm">
+      <span className="flex gap-1" aria-hidden="true">
+        {ORDER.map((stage) => (
+          <span
+            key={stage}
+            className={`inline-block h-2 w-5 rounded-full ${stages[stage] ? 'bg-primary' : 'bg-base-300'}`}
+          />
+        ))}
+      </span>
+      <span className="quiet">{done.length} of 4 done</span>
+    </span>
+  )
+}

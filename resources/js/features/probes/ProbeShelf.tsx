@@ -1,0 +1,41 @@
+import type { ReactNode } from 'react'
+import type { Bench, LiveBench } from '../../lib/api/types'
+import { Note } from '../../ui/Note'
+import { ProbeCard } from './ProbeCard'
+import { liveProbe } from './useLiveBench'
+
+interface ProbeShelfProps {
+  bench: Bench
+  live: LiveBench | null
+  shows: 'raw' | 'value'
+  selectedProbeId: number | null
+  /** Further cards, as the burette's. */
+  children?: ReactNode
+}
+
+export function ProbeShelf({ bench, live, shows, selectedProbeId, children }: ProbeShelfProps) {
+  const isLost = live !== null && !live.isConnected
+  return (
+    <section aria-label={`Probes of bench ${bench.name}`} className="px-5 pt-3">
+      {isLost ? (
+        <Note tone="amber" role="alert">
+          <strong>Bench {bench.name} is not connected.</strong> Check that it is switched on; what was recorded is kept,
+          and it goes on by itself.
+        </Note>
+      ) : (
+        <ul className="grid grid-cols-[repeat(auto-fit,minmax(15rem,1fr))] gap-3">
+          {bench.probes.map((probe) => (
+            <ProbeCard
+              key={probe.id}
+              probe={probe}
+              live={liveProbe(live, probe.id)}
+              shows={shows}
+              isSelected={probe.id === selectedProbeId}
+            />
+          ))}
+          {children}
+        </ul>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,259 @@
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { dayAndTime } from '../../lib/ago'
+import { Problem, sentenceOf } from '../../lib/api/problem'
+import type { Experiment, LiveProbe, Run } from '../../lib/api/types'
+import { fixed, volume } from '../../lib/format'
+import { comingWords } from '../../lib/plan'
+import { Note } from '../../ui/Note'
+import { NumberField } from '../../ui/NumberField'
+import { useKey } from '../../ui/useKey'
+import { useNow } from '../../ui/useNow'
+import { SteadyText } from '../calibration/SteadyText'
+import { Advice } from './Advice'
+import { PlanDialog } from './PlanDialog'
+import { Step } from './Step'
+import { readingRequest, useRunActions, type ReadingRequest } from './useRun'
+
+interface RunCardProps {
+  experiment: Experiment
+  run: Run
+  live: LiveProbe | null
+  onNewRun: () => void
+}
+
+/** A run as it goes on: the next step big, one button beside it, what comes after below. */
+export function RunCard({ experiment, run, live, onNewRun }: RunCardProps) {
+  const now = useNow(30_000)
+  const actions = useRunActions(run.id, experiment.id)
+  const [isPlanning, setIsPlanning] = useState(false)
+  const [otherVolume, setOtherVolume] = useState<number | null>(null)
+  const [isTypingVolume, setIsTypingVolume] = useState(false)
+  const isOpen = run.state === 'open'
+  const planned = run.remaining[0] ?? null
+  const next = otherVolume ?? planned
+  const last = run.readings.at(-1)
+  const { takeReading, finish } = actions
+  const { calibration } = run
+
+  function handleTake(request: ReadingRequest) {
+    takeReading.mutate(request, {
+      onSuccess: () => {
+        setOtherVolume(null)
+        setIsTypingVolume(false)
+      },
+    })
+  }
+  const canTake = isOpen && next !== null && !takeReading.isPending
+  useKey(
+    't',
+    canTake
+      ? () => {
+          handleTake(readingRequest(next))
+        }
+      : null,
+  )
+  useKey(
+    's',
+    isOpen && !finish.isPending
+      ? () => {
+          finish.mutate()
+        }
+      : null,
+  )
+
+  return (
+    <section className="panel flex flex-col gap-3 overflow-y-auto p-4" aria-labelledby="run-title">
+      <h2 id="run-title" className="font-semibold">
+        Run {run.number} · stepwise
+      </h2>
+      <ol className="flex flex-col gap-3">
+        <Step
+          number={1}
+          state="done"
+          title={calibration === null ? 'Electrode not calibrated' : 'Electrode calibrated'}
+        >
+          {calibration?.keptAt != null && calibration.slopePercent !== null ? (
+            <p className="quiet text-sm">
+              {dayAndTime(new Date(calibration.keptAt), now)} · slope {fixed(calibration.slopePercent, 1)} % of ideal
+            </p>
+          ) : (
+            <p className="amber text-sm">This run shows the pH of an ideal electrode.</p>
+          )}
+        </Step>
+        <Step number={2} state="done" title="Sample">
+          <p className="quiet text-sm">{sampleWords(experiment)}</p>
+        </Step>
+        {isOpen && next !== null ? (
+          <Step number={3} state="next" title={run.readings.length === 0 ? 'Burette at' : 'Add titrant to'}>
+            <p className="text-primary text-[2.4rem] leading-tight font-bold" data-testid="next-volume">
+              <span className="num">{volume(next)}</span> <span className="text-xl font-normal">mL</span>
+            </p>
+            <SteadyText
+              live={live}
+              unit={live?.valueDriftPerMinute == null ? 'mV' : 'pH'}
+              decimals={2}
+              drift={live?.valueDriftPerMinute ?? live?.rawDriftPerMinute ?? 0}
+            />
+            <button
+              type="button"
+              className="btn btn-primary my-2 w-full"
+              disabled={!canTake}
+              onClick={() => {
+                handleTake(readingRequest(next))
+              }}
+            >
+              Take reading <kbd className="key">T</kbd>
+            </button>
+            <TakeProblem
+              problem={takeReading.error}
+              onTakeAnyway={() => {
+                if (takeReading.variables !== undefined) {
+                  handleTake(
+                    readingRequest(takeReading.variables.volume, {
+                      ...againOf(takeReading.variables),
+                      takeAnyway: true,
+                    }),
+                  )
+                }
+              }}
+            />
+            <div className="flex flex-wrap justify-between gap-x-3 text-sm">
+              {last !== undefined ? (
+                <button
+                  type="button"
+                  className="word-button"
+                  disabled={takeReading.isPending}
+                  onClick={() => {
+                    handleTake(readingRequest(last.volume, { replaces: last.id }))
+                  }}
+                >
+                  retake {volume(last.volume)} mL
+                </button>
+              ) : null}
+              <button
+                type="button"
+                className="word-button"
+                onClick={() => {
+                  setIsTypingVolume(!isTypingVolume)
+                  setOtherVolume(null)
+                }}
+              >
+                other volume
+              </button>
+            </div>
+            {isTypingVolume ? (
+              <div className="mt-2">
+                <NumberField
+                  label="The burette stands at"
+                  unit="mL"
+                  value={otherVolume ?? planned}
+                  onChange={setOtherVolume}
+                />
+              </div>
+            ) : null}
+          </Step>
+        ) : null}
+        {isOpen && comingWords(run.remaining) !== null ? (
+          <Step number={4} state="waiting" title={comingWords(run.remaining)}>
+            <p className="flex justify-between text-sm">
+              <span className="quiet">{run.remaining.length - 1} more after this one</span>
+              <button
+                type="button"
+                className="word-button"
+                onClick={() => {
+                  setIsPlanning(true)
+                }}
+              >
+                change steps
+              </button>
+            </p>
+          </Step>
+        ) : null}
+        {isOpen ? (
+          <Step
+            number={5}
+            state={next === null ? 'next' : 'waiting'}
+            title={next === null ? 'All steps are taken' : 'Finish the run'}
+          >
+            <button
+              type="button"
+              className={`btn mt-1 w-full ${next === null ? 'btn-primary' : 'btn-outline btn-sm'}`}
+              disabled={finish.isPending}
+              onClick={() => {
+                finish.mutate()
+              }}
+            >
+              Finish the run <kbd className="key">S</kbd>
+            </button>
+          </Step>
+        ) : (
+          <Step number={3} state="done" title={`Finished with ${run.readings.length} readings`}>
+            <Link to={`/experiments/${experiment.id}/reason?run=${run.id}`} className="btn btn-primary mt-2 w-full">
+              Go to Reason
+            </Link>
+            <button type="button" className="btn btn-outline btn-sm mt-2 w-full" onClick={onNewRun}>
+              Prepare another run
+            </button>
+          </Step>
+        )}
+      </ol>
+      {finish.isError || actions.changePlan.isError ? (
+        <Note tone="red" role="alert">
+          {sentenceOf(finish.error ?? actions.changePlan.error)}
+        </Note>
+      ) : null}
+      <div className="mt-auto">
+        <Advice run={run} onUse={actions.changePlan.mutate} isPending={actions.changePlan.isPending} />
+      </div>
+      {isPlanning ? (
+        <PlanDialog
+          plan={run.plan}
+          problem={actions.changePlan.error}
+          onClose={() => {
+            setIsPlanning(false)
+          }}
+          onKeep={(plan) => {
+            actions.changePlan.mutate(
+              { plan },
+              {
+                onSuccess: () => {
+                  setIsPlanning(false)
+                },
+              },
+            )
+          }}
+        />
+      ) : null}
+    </section>
+  )
+}
+
+function againOf(request: ReadingRequest): { replaces?: number } {
+  return request.replaces === undefined ? {} : { replaces: request.replaces }
+}
+
+function sampleWords(experiment: Experiment): string {
+  const of = (symbol: string) => experiment.entries.find((entry) => entry.symbol === symbol)
+  const [sample, titrant] = [of('V0'), of('c')]
+  const sampleText = sample?.value == null ? experiment.sample : `${volume(sample.value)} mL ${experiment.sample}`
+  const titrantText =
+    titrant?.value == null ? experiment.titrant : `${fixed(titrant.value, 4)} ${titrant.unit} ${experiment.titrant}`
+  return `${sampleText}, ${titrantText}`
+}
+
+function TakeProblem({ problem, onTakeAnyway }: { problem: Error | null; onTakeAnyway: () => void }) {
+  if (problem === null) return null
+  return (
+    <div className="mb-2">
+      <Note tone="amber" role="alert">
+        {sentenceOf(problem)}{' '}
+        {problem instanceof Problem && problem.code === 'not-steady' ? (
+          <button type="button" className="word-button" onClick={onTakeAnyway}>
+            Take it anyway
+          </button>
+        ) : null}
+      </Note>
+    </div>
+  )
+}

@@ -1,0 +1,93 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useId, useState, type SubmitEvent } from 'react'
+import { useNavigate, useSearchParams } from 'react-router'
+import { answerOf, api } from '../../lib/api/client'
+import { sentenceOf } from '../../lib/api/problem'
+import { Note } from '../../ui/Note'
+import { Wordmark } from '../shell/Wordmark'
+import { TitrationSketch } from './TitrationSketch'
+
+/** Only addresses of this application: a link from elsewhere must not lead away after signing in. */
+function safeNext(next: string | null): string {
+  return next !== null && next.startsWith('/') && !next.startsWith('//') ? next : '/experiments'
+}
+
+export function SignInPage() {
+  const [email, setEmail] = useState('')
+  const [password, setPassword] = useState('')
+  const [parameters] = useSearchParams()
+  const navigate = useNavigate()
+  const client = useQueryClient()
+  const emailId = useId()
+  const passwordId = useId()
+  const signIn = useMutation({
+    mutationFn: () => answerOf(api.POST('/api/session', { body: { email, password } })),
+    onSuccess: ({ user }) => {
+      client.setQueryData(['session'], user)
+      void navigate(safeNext(parameters.get('next')), { replace: true })
+    },
+  })
+
+  function handleSubmit(event: SubmitEvent<HTMLFormElement>) {
+    event.preventDefault()
+    signIn.mutate()
+  }
+
+  return (
+    <main className="grid min-h-dvh place-items-center p-4">
+      <div className="panel grid w-full max-w-4xl overflow-hidden md:grid-cols-[1.1fr_1fr]">
+        <div className="border-base-300 hidden flex-col justify-between gap-6 border-r p-8 md:flex">
+          <Wordmark />
+          <TitrationSketch />
+          <p className="quiet max-w-sm">
+            Calibrate the probes, record the run, reason about it together, hand out the sheet.
+          </p>
+        </div>
+        <form onSubmit={handleSubmit} className="flex flex-col gap-4 p-8" noValidate>
+          <div className="md:hidden">
+            <Wordmark />
+          </div>
+          <h1 className="text-2xl font-semibold">Sign in</h1>
+          <div className="flex flex-col gap-1">
+            <label htmlFor={emailId}>E-mail address</label>
+            <input
+              id={emailId}
+              type="email"
+              className="input bg-base-100 w-full"
+              autoComplete="username"
+              autoFocus
+              value={email}
+              onChange={(event) => {
+                setEmail(event.target.value)
+              }}
+            />
+          </div>
+          <div className="flex flex-col gap-1">
+            <label htmlFor={passwordId}>Password</label>
+            <input
+              id={passwordId}
+              type="password"
+              className="input bg-base-100 w-full"
+              autoComplete="current-password"
+              value={password}
+              onChange={(event) => {
+                setPassword(event.target.value)
+              }}
+            />
+          </div>
+          {signIn.isError ? (
+            <Note tone="red" role="alert">
+              {sentenceOf(signIn.error)}
+            </Note>
+          ) : null}
+          <button type="submit" className="btn btn-primary mt-2" disabled={signIn.isPending}>
+            Sign in
+          </button>
+          <p className="quiet text-sm">
+            The address and the password of the demo teacher were printed where Welkion was started.
+          </p>
+        </form>
+      </div>
+    </main>
+  )
+}

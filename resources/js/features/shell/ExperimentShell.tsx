@@ -1,0 +1,75 @@
+import { useState } from 'react'
+import { Link, Outlet, useParams } from 'react-router'
+import { sentenceOf } from '../../lib/api/problem'
+import { Note } from '../../ui/Note'
+import { useKey } from '../../ui/useKey'
+import { Waiting } from '../../ui/Waiting'
+import { useExperiment } from '../experiments/useExperiment'
+import { useExperimentNews } from '../experiments/useExperimentNews'
+import { KeysDialog } from './KeysDialog'
+import { SaveStateText } from './SaveStateText'
+import { StagePath } from './StagePath'
+import { ThemeButton } from './ThemeButton'
+import { Wordmark } from './Wordmark'
+import type { ShellContext } from './useShell'
+
+/** The slim top line, and below it the stage one is in. */
+export function ExperimentShell() {
+  const experimentId = Number(useParams().experimentId)
+  const experiment = useExperiment(experimentId)
+  const [isShowingKeys, setIsShowingKeys] = useState(false)
+  useExperimentNews(experimentId)
+  useKey('?', () => {
+    setIsShowingKeys(true)
+  })
+
+  if (experiment.isError) {
+    return (
+      <main className="mx-auto flex max-w-lg flex-col gap-4 p-8">
+        <Note tone="red" role="alert">
+          {sentenceOf(experiment.error)}
+        </Note>
+        <Link to="/experiments" className="word-button self-start">
+          Back to the experiments
+        </Link>
+      </main>
+    )
+  }
+  if (experiment.isPending) return <Waiting what="the experiment" />
+
+  const context: ShellContext = { experiment: experiment.data }
+  return (
+    <div className="flex min-h-dvh flex-col lg:h-dvh print:block print:h-auto">
+      <title>{`${experiment.data.title} · Welkion`}</title>
+      <header className="no-print border-base-300 bg-base-100 flex flex-wrap items-center gap-x-4 gap-y-1 border-b px-5 py-2 lg:h-[52px] lg:flex-nowrap">
+        <Link to="/experiments" aria-label="Welkion, all experiments">
+          <Wordmark />
+        </Link>
+        <span aria-hidden="true" className="bg-base-300 hidden h-7 w-px sm:block" />
+        <h1 className="min-w-0 flex-1 truncate font-semibold">{experiment.data.title}</h1>
+        <StagePath experimentId={experimentId} stages={experiment.data.stages} />
+        <div className="flex flex-1 items-center justify-end gap-2">
+          <SaveStateText since={new Date(experiment.data.updatedAt)} />
+          <ThemeButton />
+          <button
+            type="button"
+            className="btn btn-sm btn-ghost font-normal"
+            onClick={() => {
+              setIsShowingKeys(true)
+            }}
+          >
+            Keys <kbd className="key">?</kbd>
+          </button>
+        </div>
+      </header>
+      <Outlet context={context} />
+      {isShowingKeys ? (
+        <KeysDialog
+          onClose={() => {
+            setIsShowingKeys(false)
+          }}
+        />
+      ) : null}
+    </div>
+  )
+}

@@ -1,0 +1,34 @@
+import { Dialog } from '../../ui/Dialog'
+
+const KEYS = [
+  ['T', 'Take or accept the reading'],
+  ['S', 'Start or finish the run'],
+  ['F', 'Fit the view to the data'],
+  ['← →', 'Move the picked point, once the figure has the focus'],
+  ['Shift + ← →', 'Stretch the span'],
+  ['Esc', 'Clear point and span; close a dialog'],
+  ['Ctrl + Z', 'Undo what the message at the foot offers to undo'],
+  ['?', 'This list'],
+] as const
+
+export function KeysDialog({ onClose }: { onClose: () => void }) {
+  return (
+    <Dialog title="Keys" onClose={onClose}>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2">
+        {KEYS.map(([key, meaning]) => (
+          <div key={key} className="contents">
+            <dt>
+              <kbd className="key">{key}</kbd>
+            </dt>
+            <dd>{meaning}</dd>
+          </div>
+        ))}
+      </dl>
+      <div className="modal-action">
+        <button type="button" className="btn btn-primary btn-sm" onClick={onClose}>
+          Close
+        </button>
+      </div>
+    </Dialog>
+  )
+}

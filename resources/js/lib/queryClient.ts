@@ -1,0 +1,46 @@
+import { MutationCache, QueryCache, QueryClient } from '@tanstack/react-query'
+import { Problem, sentenceOf } from './api/problem'
+import { saveStore } from './saveState'
+
+const PASSING_RETRIES = 8
+
+function retryPassing(failureCount: number, error: Error): boolean {
+  return error instanceof Problem && error.isPassing && failureCount < PASSING_RETRIES
+}
+
+function retryDelayMs(attempt: number): number {
+  return Math.min(250 * 2 ** attempt, 3000)
+}
+
+export function createQueryClient(): QueryClient {
+  const client: QueryClient = new QueryClient({
+    queryCache: new QueryCache({ onError: signOutIfExpired }),
+    mutationCache: new MutationCache({
+      onMutate: () => {
+        saveStore.begin()
+      },
+      onSuccess: () => {
+        saveStore.succeed()
+      },
+      onError: (error) => {
+        // A refusal by a rule of the job is said where it belongs; nothing was lost by it.
+        if (error instanceof Problem && error.status >= 400 && error.status < 500) saveStore.succeed()
+        else saveStore.fail(sentenceOf(error))
+        signOutIfExpired(error)
+      },
+    }),
+    defaultOptions: {
+      queries: { retry: retryPassing, retryDelay: retryDelayMs, staleTime: 5_000, networkMode: 'always' },
+      // Safe to repeat: a reading carries a key that stores it once, and the rest sets a state.
+      mutations: { retry: retryPassing, retryDelay: retryDelayMs, networkMode: 'always' },
+    },
+  })
+
+  function signOutIfExpired(error: Error): void {
+    if (error instanceof Problem && (error.status === 401 || error.status === 419)) {
+      void client.invalidateQueries({ queryKey: ['session'] })
+    }
+  }
+
+  return client
+}

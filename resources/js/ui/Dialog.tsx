@@ -1,0 +1,38 @@
+import { useEffect, useId, useRef, type ReactNode } from 'react'
+
+interface DialogProps {
+  title: string
+  onClose: () => void
+  children: ReactNode
+}
+
+/** A modal dialog: Escape closes it, focus stays inside and goes back to where it came from. */
+export function Dialog({ title, onClose, children }: DialogProps) {
+  const ref = useRef<HTMLDialogElement>(null)
+  const titleId = useId()
+  useEffect(() => {
+    const dialog = ref.current
+    dialog?.showModal()
+    return () => {
+      dialog?.close()
+    }
+  }, [])
+  return (
+    <dialog
+      ref={ref}
+      aria-labelledby={titleId}
+      className="modal"
+      onCancel={(event) => {
+        event.preventDefault()
+        onClose()
+      }}
+    >
+      <div className="modal-box panel max-w-lg">
+        <h2 id={titleId} className="mb-3 text-lg font-semibold">
+          {title}
+        </h2>
+        {children}
+      </div>
+    </dialog>
+  )
+}
