@@ -52,7 +52,9 @@ final readonly class CalibrationBook
         $this->requireOpen($calibration);
         DB::transaction(function () use ($calibration, $standards): void {
             foreach ($calibration->readings as $reading) {
-                if (($standards[$reading->position] ?? null) !== $calibration->standards[$reading->position]) {
+                $before = $calibration->standards[$reading->position];
+                $after = $standards[$reading->position] ?? null;
+                if ($after === null || [$after['label'], $after['buffer']] !== [$before['label'], $before['buffer']]) {
                     $reading->update(['replaced_at' => now()]);
                 }
             }

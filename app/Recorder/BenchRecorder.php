@@ -127,7 +127,7 @@ final class BenchRecorder
                 $probes[$probe->id] = [
                     'mean' => $steadiness->mean, 'scatter' => $steadiness->scatter, 'count' => $steadiness->count,
                     'isSteady' => $steadiness->isSteady, 'driftPerMinute' => $steadiness->driftPerMinute,
-                    'samples' => $this->tracks[$probe->id]->window()[1], 'time' => $this->tracks[$probe->id]->latestTime(),
+                    'samples' => $this->tracks[$probe->id]->window(), 'time' => $this->tracks[$probe->id]->latestTime(),
                 ];
             }
         }

@@ -7,10 +7,10 @@ namespace App\Recorder;
 use Welkion\Core\Series\Steadiness;
 use Welkion\Core\Series\SteadyLimits;
 
-/** The last half minute of one channel, and whether it has come to rest. Times are seconds of the bench's clock. */
+/** The last minute of one channel, and whether it has come to rest. Times are seconds of the bench's clock. */
 final class ChannelTrack
 {
-    private const KEPT_S = 30.0;
+    private const KEPT_S = 45.0;
 
     /** @var list<float> */
     private array $times = [];
@@ -80,8 +80,8 @@ final class ChannelTrack
 
     public function steadiness(): Steadiness
     {
-        [$times, $values] = $this->window();
-        $steadiness = Steadiness::of($times, $values, $this->limits);
+        [$times, $values] = $this->sinceChange();
+        $steadiness = Steadiness::of($times, $values, $this->limits, $this->steadySince !== null);
         $this->steadySince = $steadiness->isSteady ? $this->steadySince ?? array_last($times) : null;
 
         return $steadiness;
@@ -93,16 +93,24 @@ final class ChannelTrack
         return $this->steadySince === null ? 0.0 : ($this->latestTime() ?? 0.0) - $this->steadySince + $this->limits->windowS;
     }
 
-    /** @return array{list<float>, list<float>} times and values that count for a reading taken now */
+    /** @return list<float> the values a reading taken now is the mean of */
     public function window(): array
     {
-        $latest = $this->latestTime();
-        if ($latest === null) {
-            return [[], []];
+        [$times, $values] = $this->sinceChange();
+        $from = ($this->latestTime() ?? 0.0) - $this->limits->windowS;
+        $first = count($times);
+        while ($first > 0 && $times[$first - 1] > $from) {
+            $first--;
         }
-        $from = max($this->windowFrom, $latest - $this->limits->windowS);
+
+        return array_slice($values, $first);
+    }
+
+    /** @return array{list<float>, list<float>} times and values since hands last changed something */
+    private function sinceChange(): array
+    {
         $first = count($this->times);
-        while ($first > 0 && $this->times[$first - 1] > $from) {
+        while ($first > 0 && $this->times[$first - 1] > $this->windowFrom) {
             $first--;
         }
 

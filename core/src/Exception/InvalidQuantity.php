@@ -8,7 +8,7 @@ final class InvalidQuantity extends \InvalidArgumentException implements CoreExc
 {
     public static function mustBePositive(string $name, float $value, string $unit): self
     {
-        return new self(sprintf('The %s must be above 0 %s, but %s was given.', $name, $unit, json_encode($value)));
+        return new self(sprintf('The %s must be above 0 %s, but %s was given.', $name, $unit, self::number($value)));
     }
 
     public static function mustBeFinite(string $name): self
@@ -21,10 +21,15 @@ final class InvalidQuantity extends \InvalidArgumentException implements CoreExc
         return new self(sprintf(
             'The %s must lie between %s and %s %s, but %s was given.',
             $name,
-            json_encode($low),
-            json_encode($high),
+            self::number($low),
+            self::number($high),
             $unit,
-            json_encode($value),
+            self::number($value),
         ));
+    }
+
+    private static function number(float $value): string
+    {
+        return is_finite($value) ? rtrim(rtrim(sprintf('%.6F', $value), '0'), '.') : 'no ordinary number';
     }
 }

@@ -37,13 +37,15 @@ final class UnitParser
 
     private static function product(string $text, string $whole): Unit
     {
-        $unit = Unit::one();
         $factors = preg_split('/[\s·*]+/u', trim($text), -1, PREG_SPLIT_NO_EMPTY);
+        $unit = null;
         foreach ($factors === false ? [] : $factors as $factor) {
-            $unit = $unit->times(self::factor($factor, $whole));
+            $next = self::factor($factor, $whole);
+            // A unit standing alone stays as it is: °C may not be multiplied, not even by one.
+            $unit = $unit === null ? $next : $unit->times($next);
         }
 
-        return $unit;
+        return $unit ?? Unit::one();
     }
 
     private static function factor(string $text, string $whole): Unit

@@ -505,7 +505,7 @@ export interface components {
         LiveBench: {
             benchId: number;
             isConnected: boolean;
-            /** @description when a stand-in made the newest sample */
+            /** @description when a stand-in made the newest sample, for measuring delay */
             madeAtMs: number | null;
             /** @description s, clock of the bench */
             time: number | null;

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Tests;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class ArchitectureTest extends TestCase
+{
+    /** @return iterable<string, array{string, string}> folder, and what it may never mention */
+    public static function forbidden(): iterable
+    {
+        yield 'the core knows no framework and no one above it' => ['core/src', '/\b(Illuminate|App|React|Symfony|Welkion\\\\Standins)\\\\/'];
+        yield 'the core reads no clock and no randomness of its own' => ['core/src', '/\b(time|microtime|hrtime|date|rand|mt_rand|random_int)\(|new \\\\?DateTime/'];
+        yield 'the core does no input or output' => ['core/src', '/\b(file_get_contents|file_put_contents|fopen|curl_init|echo|print)\b\s*\(/'];
+        yield 'stand-ins know the core alone' => ['standins/src', '/\b(Illuminate|App)\\\\/'];
+    }
+
+    #[DataProvider('forbidden')]
+    public function test_dependencies_point_one_way(string $folder, string $pattern): void
+    {
+        $root = dirname(__DIR__, 2);
+        $files = new \RegexIterator(
+            new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator("{$root}/{$folder}")), '/\.php$/',
+        );
+        $offenders = [];
+        $count = 0;
+        foreach ($files as $file) {
+            $count++;
+            if (preg_match($pattern, (string) file_get_contents((string) $file), $match) === 1) {
+                $offenders[] = "{$file}: {$match[0]}";
+            }
+        }
+
+        self::assertGreaterThan(10, $count);
+        self::assertSame([], $offenders);
+    }
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Carbon\CarbonImmutable;
+use Carbon\FactoryImmutable;
+use Illuminate\Routing\Route;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Http;
+use Illuminate\Support\Facades\Route as Routes;
+use Symfony\Component\Clock\NativeClock;
+use Tests\Support\OpenApi;
+use Tests\TestCase;
+
+final class FoundationTest extends TestCase
+{
+    public function test_the_replaced_packages_are_not_missed(): void
+    {
+        self::assertSame('2026-11-24', CarbonImmutable::parse('2026-11-23')->addDay()->toDateString());
+        self::assertInstanceOf(\DateTimeImmutable::class, (new FactoryImmutable)->now());
+        self::assertSame('UTC', (new NativeClock('Europe/Vienna'))->withTimeZone('UTC')->now()->getTimezone()->getName());
+        self::assertSame([1, 3, null], [array_first([1, 2, 3]), array_last([1, 2, 3]), array_last([])]);
+    }
+
+    public function test_every_route_of_the_api_is_described_and_every_description_has_a_route(): void
+    {
+        $routes = collect(Routes::getRoutes()->getRoutes())
+            ->filter(static fn (Route $route): bool => str_starts_with($route->uri(), 'api/') && ! str_contains($route->uri(), '{any}'))
+            ->map(static fn (Route $route): string => $route->methods()[0].' /'.$route->uri())->sort()->values()->all();
+        $described = OpenApi::document()->operations();
+        sort($described);
+
+        self::assertSame($described, $routes);
+    }
+
+    public function test_every_route_with_a_subject_asks_its_policy_and_has_a_rate_limit(): void
+    {
+        foreach (Routes::getRoutes()->getRoutes() as $route) {
+            if (! str_starts_with($route->uri(), 'api/') || str_contains($route->uri(), '{any}') || $route->uri() === 'api/live/authorize') {
+                continue;
+            }
+            $middleware = implode(' ', $route->gatherMiddleware());
+            self::assertStringContainsString('throttle:', $middleware, $route->uri());
+            if (str_contains($route->uri(), '{')) {
+                self::assertStringContainsString('can:use,', $middleware, $route->uri());
+            }
+        }
+    }
+
+    public function test_types_of_the_screens_are_those_of_the_description(): void
+    {
+        $fresh = (string) tempnam(sys_get_temp_dir(), 'schema');
+        exec('cd '.escapeshellarg(base_path()).' && npx openapi-typescript docs/openapi.yaml -o '.escapeshellarg($fresh).' 2>&1', $output, $code);
+
+        self::assertSame(0, $code, implode("\n", $output));
+        self::assertFileEquals(base_path('resources/js/lib/api/schema.d.ts'), $fresh, 'Run "npm run types".');
+        unlink($fresh);
+    }
+
+    public function test_php_fpm_runs_with_opcache_and_jit(): void
+    {
+        $probe = base_path('public/jit-'.bin2hex(random_bytes(6)).'.php');
+        file_put_contents($probe, '<?php $s = opcache_get_status(false); echo json_encode([$s["opcache_enabled"], $s["jit"]["on"]]);');
+        try {
+            self::assertSame([true, true], Http::get(config()->string('app.url').'/up')->ok() ? $this->askFpm($probe) : null);
+        } finally {
+            unlink($probe);
+        }
+    }
+
+    public function test_the_health_command_says_when_the_recorder_is_away(): void
+    {
+        config(['welkion.recorder.port' => 1]);
+
+        self::assertSame(1, Artisan::call('welkion:health'));
+        self::assertStringContainsString('The recorder is starting again', Artisan::output());
+    }
+
+    /** @return array<mixed> what a script prints when php-fpm runs it, asked as the web server asks */
+    private function askFpm(string $script): array
+    {
+        $record = static fn (int $type, string $content): string => pack('CCnnCC', 1, $type, 1, strlen($content), 0, 0).$content;
+        $pair = static fn (string $name, string $value): string => chr(strlen($name)).pack('N', strlen($value) | 0x80000000).$name.$value;
+        $socket = stream_socket_client('tcp://127.0.0.1:'.(parse_url(config()->string('app.url'), PHP_URL_PORT) + 2));
+        self::assertIsResource($socket);
+        fwrite($socket, $record(1, pack('nCx5', 1, 0)).$record(4, $pair('SCRIPT_FILENAME', $script).$pair('REQUEST_METHOD', 'GET')).$record(4, '').$record(5, ''));
+        preg_match('/\[(true|false),(true|false)\]/', (string) stream_get_contents($socket), $match);
+
+        return json_decode($match[0] ?? 'null', true);
+    }
+}

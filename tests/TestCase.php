@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+use App\Models\Bench;
+use App\Models\Experiment;
+use App\Models\Probe;
+use App\Models\User;
+use App\Recorder\RecorderClient;
+use App\Titration\Protocol;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
+use Tests\Support\OpenApi;
+
+/**
+ * A test against the really started copy that bin/test prepares: MariaDB, recorder and simulated bench included.
+ *
+ * Nothing is rolled back, because the recorder must see what a test does; each test makes people and benches of its own.
+ */
+abstract class TestCase extends FrameworkTestCase
+{
+    public function createApplication(): Application
+    {
+        if (! str_contains((string) getenv('WELKION_VAR'), 'test')) {
+            throw new \RuntimeException('Feature tests run through "bin/test feature", which starts a copy for them.');
+        }
+        /** @var Application $app */
+        $app = require __DIR__.'/../bootstrap/app.php';
+        $app->make(\Illuminate\Contracts\Console\Kernel::class)->bootstrap();
+
+        return $app;
+    }
+
+    /** Every answer of the HTTP API is held against docs/openapi.yaml. */
+    protected function createTestResponse($response, $request): TestResponse
+    {
+        $route = $request?->route();
+        if ($route !== null && $response instanceof Response && str_starts_with($route->uri(), 'api/') && ! str_contains($route->uri(), '{any}')) {
+            self::assertNull(OpenApi::document()->complaint(
+                $request->method(), '/'.$route->uri(), $response->getStatusCode(),
+                (string) $response->headers->get('Content-Type'), (string) $response->getContent(),
+            ));
+        }
+
+        return parent::createTestResponse($response, $request);
+    }
+
+    protected function teacher(): User
+    {
+        return User::query()->create([
+            'name' => 'Test teacher', 'email' => Str::lower(Str::random(12)).'@larkfield.example', 'password' => 'a long password',
+        ])->refresh();
+    }
+
+    protected function benchOf(User $teacher): Bench
+    {
+        return $teacher->benches()->create([
+            'name' => 'Alder '.Str::random(6), 'host' => '127.0.0.1',
+            'port' => config()->integer('welkion.alder.port'), 'is_simulated' => true,
+        ])->refresh();
+    }
+
+    /** A bench with its probes known and its recorder listening. */
+    protected function connectedBenchOf(User $teacher): Bench
+    {
+        $bench = $this->benchOf($teacher);
+        $this->eventually(function () use ($bench): bool {
+            app(RecorderClient::class)->reload($bench);
+
+            return isset(app(RecorderClient::class)->ask('snapshot', $bench)['probes']) && $bench->probes()->count() === 2;
+        });
+
+        return $bench;
+    }
+
+    protected function electrodeOf(Bench $bench): Probe
+    {
+        return $bench->probes()->where('kind', Probe::PH_ELECTRODE)->firstOrFail();
+    }
+
+    protected function experimentOf(User $teacher, Bench $bench): Experiment
+    {
+        return $teacher->experiments()->create(['bench_id' => $bench->id, 'title' => 'Test of the brine'] + Protocol::titration())->refresh();
+    }
+
+    /** Waits for what the other processes do in their own time. */
+    protected function eventually(\Closure $isTrue, float $withinS = 10.0): void
+    {
+        $deadline = microtime(true) + $withinS;
+        while (! $isTrue()) {
+            if (microtime(true) > $deadline) {
+                self::fail("What was waited for did not happen within {$withinS} s.");
+            }
+            usleep(20_000);
+        }
+    }
+
+    /** Does something at the simulated bench and waits until the electrode is steady. */
+    protected function actAndSettle(Bench $bench, string $act, mixed ...$details): void
+    {
+        $recorder = app(RecorderClient::class);
+        $recorder->act($bench, ['act' => 'speed', 'times' => 60]);
+        $recorder->act($bench, ['act' => $act, ...$details]);
+        $electrode = $this->electrodeOf($bench);
+        $this->eventually(static fn (): bool => $recorder->snapshot($bench)->maybe($electrode->id)?->isSteady === true);
+    }
+}
