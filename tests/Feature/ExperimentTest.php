@@ -45,6 +45,21 @@ final class ExperimentTest extends TestCase
         $this->postJson('/api/experiments', ['title' => 'x', 'protocol' => 'titration', 'benchId' => $this->benchOf($this->teacher())->id])->assertForbidden();
     }
 
+    public function test_fields_sent_one_by_one_do_not_write_over_each_other(): void
+    {
+        $teacher = $this->teacher();
+        $experiment = $this->experimentOf($teacher, $this->benchOf($teacher));
+        $this->actingAs($teacher);
+
+        $this->patchJson("/api/experiments/{$experiment->id}", ['entries' => [['symbol' => 'V0', 'value' => 25]]])->assertOk();
+        $this->patchJson("/api/experiments/{$experiment->id}", ['entries' => [['symbol' => 'V0', 'uncertainty' => 0.03]]])->assertOk();
+        $this->patchJson("/api/experiments/{$experiment->id}", ['conclusion' => 'Salty.'])->assertOk();
+
+        self::assertEquals(['value' => 25, 'uncertainty' => 0.03, 'unit' => 'mL'], $experiment->refresh()->entries['V0']);
+        $this->patchJson("/api/experiments/{$experiment->id}", ['entries' => [['symbol' => 'V0', 'value' => null]]])->assertOk();
+        self::assertNull($experiment->refresh()->entries['V0']['value']);
+    }
+
     public function test_the_demo_run_works_out_to_the_truth_of_its_bench(): void
     {
         $experiment = $this->demo('Monday’s whey, fresh from the vat');

@@ -15,6 +15,7 @@ use App\Titration\Protocol;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
+use Illuminate\Support\Facades\DB;
 
 final class ExperimentController
 {
@@ -41,7 +42,11 @@ final class ExperimentController
 
     public function update(UpdateExperimentRequest $request, Experiment $experiment, ChangeNotice $notice): ExperimentResource
     {
-        $experiment->update($request->changes($experiment));
+        DB::transaction(static function () use ($request, $experiment): void {
+            // Changes that arrive together queue here, so that neither writes over the other.
+            $experiment->newQuery()->whereKey($experiment->id)->lockForUpdate()->first();
+            $experiment->refresh()->update($request->changes($experiment));
+        });
         $notice->experimentChanged($experiment);
 
         return new ExperimentResource($experiment);

@@ -30,7 +30,7 @@ final class UpdateExperimentRequest extends FormRequest
             'analyte' => ['sometimes', 'required', 'string', 'max:60'],
             'entries' => ['sometimes', 'array'],
             'entries.*.symbol' => ['required', Rule::in(array_keys(Protocol::ENTRIES))],
-            'entries.*.value' => ['nullable', 'numeric', 'gt:0', 'lt:1e9'],
+            'entries.*.value' => ['sometimes', 'nullable', 'numeric', 'gt:0', 'lt:1e9'],
             'entries.*.uncertainty' => ['sometimes', 'numeric', 'gte:0', 'lt:1e9'],
             'entries.*.unit' => ['sometimes', 'nullable', 'string', 'max:20'],
             'plan' => ['sometimes', 'array', 'min:1', 'max:12'],
@@ -97,19 +97,27 @@ final class UpdateExperimentRequest extends FormRequest
     }
 
     /**
+     * What a screen does not send stays, so that two fields left quickly one after the other both count.
+     *
      * @param  array<string, array{value: float|null, uncertainty: float, unit: string}>  $entries
      * @return array<string, array{value: float|null, uncertainty: float, unit: string}>
      */
     private function entriesInto(array $entries): array
     {
         foreach ($this->validated('entries') as $entry) {
+            $kept = $entries[$entry['symbol']];
             $entries[$entry['symbol']] = [
-                'value' => isset($entry['value']) ? (float) $entry['value'] : null,
-                'uncertainty' => (float) ($entry['uncertainty'] ?? 0.0),
-                'unit' => (string) ($entry['unit'] ?? Protocol::ENTRIES[$entry['symbol']]['unit']),
+                'value' => array_key_exists('value', $entry) ? self::number($entry['value']) : $kept['value'],
+                'uncertainty' => self::number($entry['uncertainty'] ?? null) ?? $kept['uncertainty'],
+                'unit' => (string) ($entry['unit'] ?? $kept['unit']),
             ];
         }
 
         return $entries;
+    }
+
+    private static function number(mixed $value): ?float
+    {
+        return is_numeric($value) ? (float) $value : null;
     }
 }

@@ -22,16 +22,10 @@ export function EntriesDialog({ experiment, onClose }: EntriesDialogProps) {
   const change = useChangeExperiment(experiment.id)
   const [failed, setFailed] = useState<string | null>(null)
 
-  function handleEntry(entry: Entry, part: Partial<Entry>) {
+  function handleEntry(entry: Entry, part: Partial<Pick<Entry, 'value' | 'uncertainty'>>) {
     setFailed(entry.symbol)
-    change.mutate({
-      entries: [{ ...entry, ...part }].map(({ symbol, value, uncertainty, unit }) => ({
-        symbol,
-        value,
-        uncertainty,
-        unit,
-      })),
-    })
+    // Only what changed is sent: the other field of the entry may be on its way already.
+    change.mutate({ entries: [{ symbol: entry.symbol, ...part }] })
   }
 
   return (

@@ -1240,9 +1240,10 @@ export interface operations {
                     titrant?: string;
                     sample?: string;
                     analyte?: string;
+                    /** @description parts of an entry that are left out stay */
                     entries?: {
                         symbol: string;
-                        value: number | null;
+                        value?: number | null;
                         uncertainty?: number;
                         unit?: string;
                     }[];

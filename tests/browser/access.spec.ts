@@ -1,0 +1,139 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { EMAIL, PASSWORD, Teacher } from './teacher'
+
+async function expectNoViolation(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(
+    violations.map(
+      ({ id, nodes }) =>
+        `${id}: ${nodes.map(({ target, failureSummary }) => `${String(target)} ${failureSummary ?? ''}`).join(' | ')}`,
+    ),
+  ).toEqual([])
+}
+
+for (const theme of ['fieldbook', 'projector'] as const) {
+  test(`axe finds nothing on any view, theme ${theme}`, async ({ page }) => {
+    await page.addInitScript((name) => {
+      localStorage.setItem('welkion.theme', name)
+      localStorage.setItem('welkion.simulation-open', 'yes')
+    }, theme)
+    await page.goto('/sign-in')
+    await expectNoViolation(page)
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await expectNoViolation(page)
+    await page.getByRole('button', { name: 'New experiment' }).click()
+    await expectNoViolation(page)
+    await page.keyboard.press('Escape')
+
+    await page.getByRole('link', { name: /Monday’s whey/ }).click()
+    await teacher.goTo('Prepare')
+    await expect(page.getByText('Healthy electrode.')).toBeVisible()
+    await expectNoViolation(page)
+    await teacher.startCalibration()
+    await expectNoViolation(page)
+    await teacher.goTo('Record')
+    await expect(page.getByRole('button', { name: /^Start run/ })).toBeVisible()
+    await expectNoViolation(page)
+    await teacher.goTo('Reason')
+    await expect(page.getByText('Typed values …')).toBeVisible()
+    await page.getByRole('button', { name: /^Table/ }).click()
+    await expectNoViolation(page)
+    await teacher.goTo('Report')
+    await expect(page.getByRole('button', { name: 'Print the sheet' })).toBeVisible()
+    await expectNoViolation(page)
+  })
+}
+
+/** Presses Tab until the wanted control has the focus, as a person without a mouse would. */
+async function tabTo(page: Page, name: RegExp): Promise<void> {
+  for (let i = 0; i < 80; i++) {
+    await page.keyboard.press('Tab')
+    const text = await page.evaluate(() => {
+      const element = document.activeElement
+      return element?.getAttribute('aria-label') ?? element?.textContent ?? ''
+    })
+    if (name.test(text.trim())) return
+  }
+  throw new Error(`Tab never came to ${String(name)}.`)
+}
+
+test('the whole path can be walked with the keyboard alone', async ({ page }) => {
+  await page.goto('/sign-in')
+  await page.keyboard.type(EMAIL)
+  await page.keyboard.press('Tab')
+  await page.keyboard.type(PASSWORD)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Experiments' })).toBeVisible()
+
+  await tabTo(page, /^New experiment/)
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('Without a mouse')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Before the run' })).toBeVisible()
+  await tabTo(page, /^Calibrate/)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: /Calibrate pH electrode/ })).toBeVisible()
+  await tabTo(page, /^open controls/)
+  await page.keyboard.press('Enter')
+  const steady = page.locator('li[aria-current=step]').getByText('steady', { exact: true })
+  for (const [standard, count] of [
+    ['pH 7.00', 1],
+    ['pH 4.01', 2],
+  ] as const) {
+    await tabTo(page, new RegExp(`^${standard}$`))
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('button', { name: standard, exact: true })).toHaveAttribute('aria-pressed', 'true')
+    await expect(steady).toBeVisible()
+    await page.keyboard.press('t')
+    await expect(page.getByRole('button', { name: 'retake' })).toHaveCount(count)
+  }
+  await tabTo(page, /^Keep it with 2 standards/)
+  await page.keyboard.press('Enter')
+  await tabTo(page, /^Go to Record/)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: /^Start run/ })).toBeVisible()
+  await tabTo(page, /^new sample/)
+  await page.keyboard.press('Enter')
+  await tabTo(page, /^the beaker/)
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('s')
+  const rows = page.getByRole('region', { name: 'Readings' }).locator('tbody tr')
+  for (let count = 1; count <= 6; count++) {
+    await expect(steady).toBeVisible()
+    await page.keyboard.press('t')
+    await expect(rows).toHaveCount(count)
+    await tabTo(page, /^add up to/)
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('button', { name: /^add up to/ })).toBeDisabled()
+  }
+  await page.keyboard.press('s')
+  await tabTo(page, /^Go to Reason/)
+  await page.keyboard.press('Enter')
+  await tabTo(page, /^Figure: arrow keys/)
+  await page.keyboard.press('ArrowLeft')
+  await tabTo(page, /^set aside/)
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('only to try it')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/1 set aside \(hollow/)).toBeVisible()
+  await tabTo(page, /Report$/)
+  await page.keyboard.press('Enter')
+  await tabTo(page, /^CSV for a spreadsheet/)
+  const download = page.waitForEvent('download')
+  await page.keyboard.press('Enter')
+  expect((await download).suggestedFilename()).toBe('without-a-mouse-run-1.csv')
+})
+
+test('on a phone the values are live and nothing runs out of sight', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  const teacher = new Teacher(page)
+  await teacher.signIn()
+  for (const stage of ['prepare', 'record', 'reason', 'report']) {
+    await page.goto(`/experiments/2/${stage}`)
+    await expect(page.getByRole('navigation', { name: 'Stages' })).toBeVisible()
+    await page.waitForTimeout(500)
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  }
+})

@@ -1,0 +1,86 @@
+import { expect, test, type Page } from '@playwright/test'
+import { Teacher } from './teacher'
+
+async function openMondaysWorking(page: Page): Promise<Teacher> {
+  const teacher = new Teacher(page)
+  await teacher.signIn()
+  await page.getByRole('link', { name: /Monday’s whey/ }).click()
+  await teacher.goTo('Reason')
+  await expect(page.getByRole('heading', { name: 'Working' })).toBeVisible()
+  return teacher
+}
+
+test.describe('reasoning', () => {
+  test('a point is set aside with a reason and taken back, and the working follows', async ({ page }) => {
+    const teacher = await openMondaysWorking(page)
+    const before = await teacher.resultOf('Equivalence volume')
+    await page.getByRole('button', { name: /^Table/ }).click()
+    await page.getByRole('button', { name: 'Set aside the reading at 10.50 mL' }).click()
+    await page.getByLabel('Why?').fill('a drop hung at the tip')
+    await page.getByRole('button', { name: 'Set aside', exact: true }).click()
+
+    await expect(page.getByText('2 set aside (hollow, 10.50 mL: a drop hung at the tip; 13.00 mL')).toBeVisible()
+    const without = await teacher.resultOf('Equivalence volume')
+    expect(without.value).not.toBe(before.value)
+    expect(without.uncertainty).toBeGreaterThan(before.uncertainty)
+
+    await page.getByRole('button', { name: 'Take back the reading at 10.50 mL' }).click()
+    await expect(page.getByText(/, 1 set aside/)).toBeVisible()
+    expect(await teacher.resultOf('Equivalence volume')).toEqual(before)
+  })
+
+  test('a span is dragged over the figure and used for the equivalence', async ({ page }) => {
+    const teacher = await openMondaysWorking(page)
+    const box = await page.getByRole('img', { name: /^pH and its first derivative/ }).boundingBox()
+    if (box === null) throw new Error('There is no figure.')
+    await page.mouse.move(box.x + box.width * 0.15, box.y + box.height * 0.3)
+    await page.mouse.down()
+    await page.mouse.move(box.x + box.width * 0.3, box.y + box.height * 0.3, { steps: 6 })
+    await page.mouse.up()
+
+    await expect(page.getByText(/mL · \d+ readings/)).toBeVisible()
+    await page.getByRole('button', { name: 'equivalence here' }).click()
+    await expect(
+      page.getByText('No jump lies inside the span. Move it over the steep part, or clear it.'),
+    ).toBeVisible()
+    await page.getByRole('button', { name: 'look everywhere' }).click()
+    expect((await teacher.resultOf('Equivalence volume')).value).toBeCloseTo(10.45, 1)
+  })
+
+  test('everything can be done with the keyboard', async ({ page }) => {
+    await openMondaysWorking(page)
+    const figure = page.getByRole('group', { name: /^Figure: arrow keys/ })
+    await figure.focus()
+    await page.keyboard.press('ArrowRight')
+    await page.keyboard.press('ArrowRight')
+    await expect(page.getByText(/^0.50 mL · pH/)).toBeVisible()
+    await page.keyboard.press('Shift+ArrowRight')
+    await page.keyboard.press('Shift+ArrowRight')
+    await expect(page.getByText('0.50 to 1.50 mL · 3 readings')).toBeVisible()
+    await page.keyboard.press('Escape')
+    await expect(page.getByText('0.50 to 1.50 mL · 3 readings')).toBeHidden()
+    await page.keyboard.press('?')
+    await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('dialog', { name: 'Keys' })).toBeHidden()
+  })
+
+  test('the second derivative takes the place of the first and crosses zero at the equivalence', async ({ page }) => {
+    await openMondaysWorking(page)
+    await page.getByRole('button', { name: 'Second derivative' }).click()
+    await expect(page.getByRole('img', { name: /^pH and its second derivative/ })).toBeVisible()
+    await expect(page).toHaveURL(/derivative=2/)
+  })
+
+  test('a typed value that is nonsense is told and changes nothing', async ({ page }) => {
+    const teacher = await openMondaysWorking(page)
+    const before = await teacher.resultOf('Concentration in the whey')
+    await page.getByRole('button', { name: 'Typed values …' }).click()
+    const field = page.getByLabel('Volume of the sample, V0', { exact: true })
+    await field.fill('-5')
+    await field.press('Enter')
+    await expect(page.getByText('The value must be above 0.')).toBeVisible()
+    await page.getByRole('button', { name: 'Done' }).click()
+    expect(await teacher.resultOf('Concentration in the whey')).toEqual(before)
+  })
+})

@@ -1,0 +1,148 @@
+import { expect, type Page } from '@playwright/test'
+
+export const EMAIL = 'teacher@larkfield.example'
+export const PASSWORD = 'sour-whey-2026'
+const PLACES = { '7.00': 'pH 7.00', '4.01': 'pH 4.01', '10.01': 'pH 10.01' } as const
+
+export type StandardName = keyof typeof PLACES
+
+/** What a teacher does, in a teacher's words. */
+export class Teacher {
+  constructor(readonly page: Page) {}
+
+  async signIn(): Promise<void> {
+    await this.page.goto('/sign-in')
+    await this.page.getByLabel('E-mail address').fill(EMAIL)
+    await this.page.getByLabel('Password').fill(PASSWORD)
+    await this.page.getByRole('button', { name: 'Sign in' }).click()
+    await expect(this.page.getByRole('heading', { name: 'Experiments' })).toBeVisible()
+  }
+
+  async beginExperiment(title: string): Promise<void> {
+    await this.page.goto('/experiments')
+    await this.page.getByRole('button', { name: 'New experiment' }).click()
+    await this.page.getByLabel('Title, best a question').fill(title)
+    await this.page.getByRole('button', { name: 'Begin with Prepare' }).click()
+    await expect(this.page.getByRole('heading', { name: 'Before the run' })).toBeVisible()
+  }
+
+  async openBenchControls(): Promise<void> {
+    const open = this.page.getByRole('button', { name: 'open controls' })
+    await expect(open.or(this.page.getByRole('button', { name: 'close controls' }))).toBeVisible()
+    if (await open.isVisible()) await open.click()
+    await this.setClock(60)
+  }
+
+  async setClock(times: 1 | 10 | 60): Promise<void> {
+    const button = this.page.getByRole('group', { name: 'Clock' }).getByRole('button', { name: `×${times}`, exact: true })
+    await button.click()
+    await expect(button).toHaveAttribute('aria-pressed', 'true')
+  }
+
+  async rinse(): Promise<void> {
+    await this.placeElectrode('rinse water')
+  }
+
+  async dip(standard: StandardName): Promise<void> {
+    await this.placeElectrode(PLACES[standard])
+  }
+
+  async dipIntoBeaker(): Promise<void> {
+    await this.placeElectrode('the beaker')
+  }
+
+  private async placeElectrode(name: string): Promise<void> {
+    const button = this.page.getByRole('group', { name: 'Electrode into' }).getByRole('button', { name, exact: true })
+    await button.click()
+    await expect(button).toHaveAttribute('aria-pressed', 'true')
+  }
+
+  async startCalibration(): Promise<void> {
+    await this.page.getByRole('button', { name: /^Calibrate (pH electrode|again)/ }).click()
+    await expect(this.page.getByRole('heading', { name: /Calibrate pH electrode/ })).toBeVisible()
+    await this.openBenchControls()
+  }
+
+  /** Dips into a standard, waits until it is steady, and accepts. */
+  async acceptStandard(standard: StandardName, shown: StandardName = standard): Promise<void> {
+    await this.rinse()
+    await this.dip(standard)
+    const before = await this.page.getByRole('button', { name: 'retake', exact: true }).count()
+    const step = this.page.locator('li[aria-current=step]')
+    await expect(step).toContainText(shown)
+    await expect(step.getByText('steady', { exact: true })).toBeVisible()
+    await step.getByRole('button', { name: /Accept reading/ }).click()
+    await expect(this.page.getByRole('button', { name: 'retake', exact: true })).toHaveCount(before + 1)
+  }
+
+  async calibrate(): Promise<void> {
+    await this.startCalibration()
+    for (const standard of ['7.00', '4.01', '10.01'] as const) await this.acceptStandard(standard)
+    await this.page.getByRole('button', { name: 'Keep this calibration' }).click()
+    await expect(this.page.getByRole('heading', { name: 'Kept', exact: true })).toBeVisible()
+  }
+
+  async goTo(stage: 'Prepare' | 'Record' | 'Reason' | 'Report'): Promise<void> {
+    await this.page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click()
+  }
+
+  async startRun(): Promise<void> {
+    await this.openBenchControls()
+    await this.page.getByRole('button', { name: 'new sample' }).click()
+    await this.rinse()
+    await this.dipIntoBeaker()
+    await this.page.getByRole('button', { name: /^Start run/ }).click()
+    await expect(this.page.getByTestId('next-volume')).toBeVisible()
+  }
+
+  async nextVolume(): Promise<number> {
+    return Number((await this.page.getByTestId('next-volume').textContent())?.replace(/[^\d.]/g, ''))
+  }
+
+  /** Adds titrant up to the next step, waits until it is steady, takes the reading. */
+  async takeNextReading(): Promise<void> {
+    const before = await this.readingCount()
+    const add = this.page.getByRole('button', { name: /^add up to/ })
+    if (await add.isEnabled()) {
+      await add.click()
+      await expect(add).toBeDisabled()
+    }
+    await expect(this.page.locator('li[aria-current=step]').getByText('steady', { exact: true })).toBeVisible()
+    await this.page.getByRole('button', { name: /^Take reading/ }).click()
+    await expect(this.readingRows()).toHaveCount(before + 1)
+  }
+
+  readingRows() {
+    return this.page.getByRole('region', { name: 'Readings' }).locator('tbody tr')
+  }
+
+  async readingCount(): Promise<number> {
+    return this.readingRows().count()
+  }
+
+  async finishRun(): Promise<void> {
+    await this.page.getByRole('button', { name: /^Finish the run/ }).click()
+    await expect(this.page.getByRole('link', { name: 'Go to Reason' })).toBeVisible()
+  }
+
+  async typeValues(values: Record<string, readonly [string, string]>): Promise<void> {
+    await this.page.getByRole('button', { name: 'Typed values …' }).click()
+    for (const [label, [value, uncertainty]] of Object.entries(values)) {
+      const row = this.page.getByRole('listitem').filter({ has: this.page.getByLabel(label, { exact: true }) })
+      await row.getByLabel(label, { exact: true }).fill(value)
+      await row.getByLabel('±').fill(uncertainty)
+      await row.getByLabel('±').press('Enter')
+    }
+    await this.page.getByRole('button', { name: 'Done' }).click()
+  }
+
+  /** Value and uncertainty of a line of working in full. */
+  async resultOf(title: string): Promise<{ value: number; uncertainty: number }> {
+    const line = this.page.getByTestId('working-lines').getByRole('listitem').filter({ hasText: title })
+    const button = line.getByRole('button', { expanded: false }).first()
+    await button.click()
+    const [value, uncertainty] = ((await line.getByTestId(/^digits-/).textContent()) ?? '').split('±').map(parseFloat)
+    await line.getByRole('button', { expanded: true }).click()
+    return { value: value ?? Number.NaN, uncertainty: uncertainty ?? Number.NaN }
+  }
+}
