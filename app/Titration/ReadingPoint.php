@@ -7,6 +7,7 @@ namespace App\Titration;
 use App\Models\Reading;
 use App\Models\ReadingValue;
 use App\Models\RunChannel;
+use Welkion\Core\Calibration\ElectrodeCalibration;
 use Welkion\Core\Uncertainty\Measured;
 
 /** One reading with its pH worked out from the raw signal. */
@@ -21,7 +22,10 @@ final readonly class ReadingPoint
     ) {
     }
 
-    public static function of(Reading $reading, ?RunChannel $electrode, ?RunChannel $thermometer): self
+    /**
+     * @param  ElectrodeCalibration|null  $line  of the electrode, worked out once for all readings
+     */
+    public static function of(Reading $reading, ?RunChannel $electrode, ?ElectrodeCalibration $line, ?RunChannel $thermometer): self
     {
         $values = $reading->values->keyBy('run_channel_id');
         $raw = $electrode === null ? null : $values->get($electrode->id);
@@ -33,7 +37,7 @@ final readonly class ReadingPoint
             $raw?->scatter,
             $celsius,
             $raw instanceof ReadingValue
-                ? $electrode->electrode()->ph($raw->mean, $raw->scatter / sqrt(max(1, $raw->sample_count)), $celsius)
+                ? $line?->ph($raw->mean, $raw->scatter / sqrt(max(1, $raw->sample_count)), $celsius)
                 : null,
         );
     }

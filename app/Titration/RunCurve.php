@@ -28,8 +28,10 @@ final readonly class RunCurve
         $electrode = $run->channels->first(static fn (RunChannel $c): bool => $c->probe->isPhElectrode());
         $thermometer = $run->channels->first(static fn (RunChannel $c): bool => $c->probe->kind === Probe::THERMOMETER);
 
+        $line = $electrode?->electrode();
+
         return new self($run, $run->readings->toBase()->map(
-            static fn (Reading $reading): ReadingPoint => ReadingPoint::of($reading, $electrode, $thermometer),
+            static fn (Reading $reading): ReadingPoint => ReadingPoint::of($reading, $electrode, $line, $thermometer),
         ));
     }
 

@@ -34,7 +34,9 @@ export class Teacher {
   }
 
   async setClock(times: 1 | 10 | 60): Promise<void> {
-    const button = this.page.getByRole('group', { name: 'Clock' }).getByRole('button', { name: `×${times}`, exact: true })
+    const button = this.page
+      .getByRole('group', { name: 'Clock' })
+      .getByRole('button', { name: `×${times}`, exact: true })
     await button.click()
     await expect(button).toHaveAttribute('aria-pressed', 'true')
   }

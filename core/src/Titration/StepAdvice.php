@@ -18,8 +18,8 @@ final readonly class StepAdvice
     /** Across a jump this step fixes the equivalence volume to about 0.03 mL, close to what a burette allows. */
     public const FINE_STEP_ML = 0.1;
 
-    /** Fine steps are proposed over this many of the steps taken so far. */
-    private const STEPS_AHEAD = 4;
+    /** Fine steps are proposed over this many of the steps taken so far; should the jump lie further, advice comes again. */
+    private const STEPS_AHEAD = 2;
 
     private const MIN_READINGS = 5;
 

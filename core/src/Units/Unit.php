@@ -26,7 +26,11 @@ final readonly class Unit
      */
     public static function parse(string $text): self
     {
-        return UnitParser::parse($text);
+        // The same few units are read again and again; a unit never changes, so one of each is enough.
+        /** @var array<string, self> $known */
+        static $known = [];
+
+        return $known[$text] ??= UnitParser::parse($text);
     }
 
     /** The unit of a plain number. */

@@ -9,18 +9,27 @@ interface SteadyTextProps {
   drift: number
 }
 
-/** "steady for 11 s" or "settling · +0.08 pH per min": always the same two words. */
+/** Beyond this it only matters that it is long. */
+const LONG_S = 60
+
+/** "steady for 11 s" or "settling · +0.08 pH/min": always the same two words. */
 export function SteadyText({ live, unit, decimals, drift }: SteadyTextProps) {
   if (live === null || live.state === 'silent') return <p className="quiet">Waiting for the probe …</p>
-  const driftText = `${signed(drift, decimals)} ${unit} per min`
-  return live.state === 'steady' ? (
+  const driftText = `${signed(drift, decimals)} ${unit}/min`
+  if (live.state !== 'steady') {
+    return (
+      <p>
+        <strong className="amber">settling</strong> · {driftText}
+      </p>
+    )
+  }
+  return (
     <p>
-      <strong className="text-success">steady</strong> for <span className="num">{Math.round(live.steadyForS)}</span> s
-      · drift {driftText}
-    </p>
-  ) : (
-    <p>
-      <strong className="amber">settling</strong> · {driftText}
+      <strong className="text-success">steady</strong> {lengthWords(live.steadyForS)} · {driftText}
     </p>
   )
+}
+
+function lengthWords(seconds: number): string {
+  return seconds > LONG_S ? 'for over a minute' : `for ${Math.round(seconds)} s`
 }

@@ -8,9 +8,11 @@ export function useExperimentNews(experimentId: number): void {
   useEffect(
     () =>
       liveChannel<{ experimentId: number }>(`experiment-${experimentId}`).subscribe(() => {
-        void client.invalidateQueries({ queryKey: ['experiment', experimentId] })
-        void client.invalidateQueries({ queryKey: ['run'] })
+        // News of this screen's own change: its answer is on the way and renews everything by itself.
+        if (client.isMutating() > 0) return
         void client.invalidateQueries({ queryKey: ['working', experimentId] })
+        void client.invalidateQueries({ queryKey: ['run'] })
+        void client.invalidateQueries({ queryKey: ['experiment', experimentId] })
       }),
     [client, experimentId],
   )

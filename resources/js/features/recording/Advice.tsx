@@ -13,18 +13,20 @@ export function Advice({ run, isPending, onUse }: AdviceProps) {
   const { advice } = run
   if (advice === null) return null
   return (
-    <Note tone="amber" role="status">
-      <strong>{advice.title}</strong> {advice.sentence}{' '}
-      <button
-        type="button"
-        className="cursor-pointer font-semibold underline"
-        disabled={isPending}
-        onClick={() => {
-          onUse({ refine: { from: advice.from, to: advice.to, step: advice.step } })
-        }}
-      >
-        Use {volume(advice.step)} mL steps to {volume(advice.to)} mL
-      </button>
-    </Note>
+    <div className="mt-2">
+      <Note tone="amber" role="status">
+        <strong>{advice.title}</strong> {advice.sentence}{' '}
+        <button
+          type="button"
+          className="cursor-pointer font-semibold underline"
+          disabled={isPending}
+          onClick={() => {
+            onUse({ refine: { from: advice.from, to: advice.to, step: advice.step } })
+          }}
+        >
+          Use {volume(advice.step)} mL steps to {volume(advice.to)} mL
+        </button>
+      </Note>
+    </div>
   )
 }

@@ -152,6 +152,7 @@ export function RunCard({ experiment, run, live, onNewRun }: RunCardProps) {
                 />
               </div>
             ) : null}
+            <Advice run={run} onUse={actions.changePlan.mutate} isPending={actions.changePlan.isPending} />
           </Step>
         ) : null}
         {isOpen && comingWords(run.remaining) !== null ? (
@@ -174,11 +175,11 @@ export function RunCard({ experiment, run, live, onNewRun }: RunCardProps) {
           <Step
             number={5}
             state={next === null ? 'next' : 'waiting'}
-            title={next === null ? 'All steps are taken' : 'Finish the run'}
+            title={next === null ? 'All steps are taken' : null}
           >
             <button
               type="button"
-              className={`btn mt-1 w-full ${next === null ? 'btn-primary' : 'btn-outline btn-sm'}`}
+              className={next === null ? 'btn btn-primary mt-1 w-full' : 'word-button'}
               disabled={finish.isPending}
               onClick={() => {
                 finish.mutate()
@@ -203,9 +204,6 @@ export function RunCard({ experiment, run, live, onNewRun }: RunCardProps) {
           {sentenceOf(finish.error ?? actions.changePlan.error)}
         </Note>
       ) : null}
-      <div className="mt-auto">
-        <Advice run={run} onUse={actions.changePlan.mutate} isPending={actions.changePlan.isPending} />
-      </div>
       {isPlanning ? (
         <PlanDialog
           plan={run.plan}

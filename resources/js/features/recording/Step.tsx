@@ -21,7 +21,7 @@ export function Step({ number, state, title, children }: StepProps) {
         {state === 'done' ? <span aria-label="done">✓</span> : number}
       </span>
       <div className="min-w-0">
-        <h3 className={state === 'waiting' ? 'quiet' : 'font-semibold'}>{title}</h3>
+        {title == null ? null : <h3 className={state === 'waiting' ? 'quiet' : 'font-semibold'}>{title}</h3>}
         {children}
       </div>
     </li>

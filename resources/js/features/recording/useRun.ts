@@ -15,8 +15,10 @@ function useKeepRun(experimentId: number) {
   const client = useQueryClient()
   return (run: Run) => {
     client.setQueryData(['run', run.id], run)
-    void client.invalidateQueries({ queryKey: ['experiment', experimentId] })
-    void client.invalidateQueries({ queryKey: ['working', experimentId] })
+    // The working first: it is what one looks at.
+    void client
+      .invalidateQueries({ queryKey: ['working', experimentId] })
+      .then(() => client.invalidateQueries({ queryKey: ['experiment', experimentId] }))
   }
 }
 

@@ -23,7 +23,11 @@ export function LabSheet({ experiment, working }: LabSheetProps) {
   )
   const run = experiment.runs.find(({ id }) => id === working.runId)
   return (
-    <article className="panel mx-auto max-w-[52rem] px-10 py-8 print:max-w-none print:p-0" aria-label="Lab sheet">
+    <article
+      data-theme="fieldbook"
+      className="panel text-base-content mx-auto max-w-[52rem] px-10 py-8 print:max-w-none print:p-0"
+      aria-label="Lab sheet"
+    >
       <header className="border-base-300 mb-4 border-b pb-3">
         <h2 className="text-2xl font-semibold">{experiment.title}</h2>
         <p className="quiet text-sm">
@@ -40,7 +44,7 @@ export function LabSheet({ experiment, working }: LabSheetProps) {
         }}
       />
       <figure className="my-4 break-inside-avoid">
-        <div className="h-[25rem]">
+        <div className="h-[31rem]">
           <Figure option={option} summary={captionOf(experiment, working)} />
         </div>
         <figcaption className="quiet mt-1 text-sm">{captionOf(experiment, working)}</figcaption>

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { inkOf } from '../../lib/figure/ink'
+import { paperInk } from '../../lib/figure/ink'
 import { NOTHING } from '../../lib/figure/selection'
 import { Waiting } from '../../ui/Waiting'
 import { download, pictureOf } from '../figure'
@@ -36,7 +36,7 @@ export function ReportPage() {
   const data = working.data
 
   async function handlePicture(kind: 'png' | 'svg') {
-    const ink = inkOf(document.documentElement)
+    const ink = paperInk()
     const option = reasonFigureOption(
       { titrant: experiment.titrant, working: data, selection: NOTHING, derivative: 1 },
       ink,

@@ -47,6 +47,7 @@ export function SimulatedBench({ bench, world, nextVolume = null }: SimulatedBen
         </span>
         <span className="quiet">clock ×{world.speed}</span>
         <span className="flex-1" />
+        {isOpen ? <RevealTruth benchId={bench.id} /> : null}
         <button
           type="button"
           className="word-button py-1"
@@ -92,7 +93,6 @@ export function SimulatedBench({ bench, world, nextVolume = null }: SimulatedBen
               </ActButton>
             ))}
           </Group>
-          <RevealTruth benchId={bench.id} />
         </div>
       ) : null}
     </section>

@@ -1,7 +1,7 @@
 import { useCallback, useState, type KeyboardEvent } from 'react'
 import { useSearchParams } from 'react-router'
 import type { Experiment, RunSummary, Working } from '../../lib/api/types'
-import { inkOf, type Ink } from '../../lib/figure/ink'
+import { paperInk, type Ink } from '../../lib/figure/ink'
 import { movePick, NOTHING, stretchSpan, type Selection } from '../../lib/figure/selection'
 import { useKey } from '../../ui/useKey'
 import { download, Figure, pictureOf, type FigureCanvas } from '../figure'
@@ -48,7 +48,7 @@ export function ReasonFigurePanel({ experiment, working, runs, selection, onSele
   }
 
   async function handlePicture(kind: 'png' | 'svg') {
-    const ink = inkOf(document.documentElement)
+    const ink = paperInk()
     const blob = await pictureOf(
       reasonFigureOption({ titrant, working, selection: NOTHING, derivative }, ink),
       kind,

@@ -35,6 +35,16 @@ export function inkOf(element: Element): Ink {
   }
 }
 
+/** The inks of the paper theme, whatever theme is on screen: for sheets and pictures that leave the application. */
+export function paperInk(): Ink {
+  const paper = document.createElement('div')
+  paper.dataset.theme = 'fieldbook'
+  document.body.append(paper)
+  const ink = inkOf(paper)
+  paper.remove()
+  return ink
+}
+
 /** Marker shapes, so that runs are told apart without colour. */
 export const SHAPES = ['circle', 'diamond', 'triangle', 'rect'] as const
 

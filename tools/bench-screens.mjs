@@ -1,0 +1,98 @@
+// How fast the screens answer, on a copy that bin/bench starts: one JSON line a task, times in milliseconds.
+import { gzipSync } from 'node:zlib'
+import { signedInPage } from './browser.mjs'
+
+const LIVE_SAMPLES = 150
+const SET_ASIDES = 40
+
+const report = (task, values, more = {}) => {
+  const sorted = [...values].sort((a, b) => a - b)
+  const at = (share) => Number(sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))].toFixed(1))
+  console.log(JSON.stringify({ task, n: values.length, median_ms: at(0.5), p95_ms: at(0.95), max_ms: at(1), ...more }))
+}
+
+const { browser, page, signIn } = await signedInPage()
+
+// What the browser loads before anyone has signed in.
+let firstBytes = 0
+page.on('response', async (response) => {
+  if (response.url().endsWith('.js') && response.ok()) firstBytes += gzipSync(await response.body()).length
+})
+await page.goto('/sign-in')
+await page.getByRole('button', { name: 'Sign in' }).waitFor()
+await page.waitForTimeout(300)
+console.log(JSON.stringify({ task: 'first_javascript', gzip_kb: Number((firstBytes / 1024).toFixed(1)) }))
+
+// The moment the stand-in made a sample against the moment its number stands in the page and is painted.
+await page.addInitScript(() => {
+  const Native = window.EventSource
+  window.EventSource = class extends Native {
+    constructor(url) {
+      super(url)
+      this.addEventListener('message', (event) => {
+        const made = JSON.parse(event.data).madeAtMs
+        if (typeof made === 'number') window.lastMadeAtMs = made
+      })
+    }
+  }
+})
+await signIn()
+await page.goto('/experiments/3/prepare')
+await page.getByRole('button', { name: /^Calibrate/ }).click()
+await page.getByRole('button', { name: /Accept reading/ }).waitFor()
+await page.waitForTimeout(1500)
+const delays = await page.evaluate(
+  (wanted) =>
+    new Promise((resolve) => {
+      const found = []
+      let counted = 0
+      const card = document.querySelector('section[aria-label^="Probes"] li .num')
+      new MutationObserver(() => {
+        const made = window.lastMadeAtMs
+        if (made === counted) return
+        counted = made
+        requestAnimationFrame(() => {
+          found.push(Date.now() - made)
+          if (found.length === wanted) resolve(found)
+        })
+      }).observe(card, { childList: true, characterData: true, subtree: true })
+    }),
+  LIVE_SAMPLES,
+)
+report('sample_to_number_in_browser', delays)
+await page.getByRole('button', { name: 'Leave without keeping' }).click()
+
+// From the press on "Set aside" to the changed working.
+await page.goto('/experiments/2/reason')
+await page.getByRole('button', { name: /^Table/ }).click()
+const times = []
+for (let i = 0; i < SET_ASIDES / 2; i++) {
+  await page.getByRole('button', { name: 'Set aside the reading at 10.50 mL' }).click()
+  await page.getByLabel('Why?').fill('measured for speed')
+  for (const name of [/^Set aside$/, /^Take back the reading at 10.50 mL/]) {
+    await page.getByRole('button', { name }).waitFor()
+    times.push(
+      await page.evaluate((isTakeBack) => {
+        const button = [...document.querySelectorAll('button')].find((b) =>
+          isTakeBack
+            ? (b.getAttribute('aria-label') ?? '').startsWith('Take back the reading at 10.50')
+            : b.textContent === 'Set aside' && b.type === 'submit',
+        )
+        const line = document.querySelector('[data-testid=working-lines] li')
+        const before = line.textContent
+        const began = performance.now()
+        return new Promise((resolve) => {
+          const look = () => {
+            if (line.textContent === before) requestAnimationFrame(look)
+            else resolve(performance.now() - began)
+          }
+          button.click()
+          look()
+        })
+      }, String(name).includes('back')),
+    )
+    await page.waitForTimeout(150)
+  }
+}
+report('set_aside_to_working', times)
+await browser.close()
