@@ -5,6 +5,7 @@ import { fixed } from '../../lib/format'
 import { Figure, type FigureOption } from '../figure'
 
 const REPLACE_BELOW_PERCENT = 85
+const DAY_MS = 86_400_000
 
 interface SlopeHistoryProps {
   calibrations: readonly CalibrationSummary[]
@@ -44,7 +45,7 @@ function historyOption(calibrations: readonly CalibrationSummary[], ink: Ink, is
         hideOverlap: true,
         formatter: isSmall ? '{MMM}' : '{d} {MMM}',
       },
-      splitNumber: isSmall ? 3 : 6,
+      ...(isSmall ? { minInterval: 28 * DAY_MS } : { splitNumber: 6 }),
       splitLine: { show: false },
     },
     yAxis: {

@@ -12,6 +12,9 @@ const TONE = {
   'check standards': 'text-error',
 }
 
+/** A difference that two decimals do not show is not worth a sentence. */
+const SAME_PH = 0.005
+
 /** What the readings come to so far: slope, offset, verdict, and how the electrode has aged. */
 export function SoFar({ calibration, electrode }: { calibration: Calibration; electrode: Probe }) {
   const { line, verdict, effect } = calibration
@@ -35,7 +38,7 @@ export function SoFar({ calibration, electrode }: { calibration: Calibration; el
               {fixed(line.slopePercent, 1)} %
             </span>
             <span className="quiet mt-1 block">
-              ± {fixed(line.slopePercentUncertainty, 1)} % of the ideal slope, {fixed(line.slope, 1)} mV per pH
+              ± {fixed(line.slopePercentUncertainty, 1)} % of ideal, {fixed(line.slope, 1)} mV/pH
             </span>
           </p>
           <p>
@@ -44,7 +47,7 @@ export function SoFar({ calibration, electrode }: { calibration: Calibration; el
           </p>
           <Note tone={verdict.isUsable ? 'green' : 'amber'}>
             <strong>{verdict.title}</strong> {verdict.advice}
-            {effect === null ? null : (
+            {effect === null || Math.abs(effect.shown - effect.before) < SAME_PH ? null : (
               <>
                 {' '}
                 A reading of {fixed(effect.shown, 2)} would have been shown as {fixed(effect.before, 2)} before this

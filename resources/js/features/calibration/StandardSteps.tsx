@@ -30,6 +30,7 @@ export function StandardSteps({ calibration, electrode, live, world, onLeave, on
   const again = useOpenCalibration(electrode.id)
   const isOpen = calibration.state === 'open'
   const next = isOpen ? calibration.standards.find((standard) => standard.reading === null) : undefined
+  const readCount = calibration.standards.filter((standard) => standard.reading !== null).length
   const blocked = calibration.faults.some((fault) => fault.blocks)
   const canKeep = isOpen && calibration.line !== null && !blocked
 
@@ -52,10 +53,10 @@ export function StandardSteps({ calibration, electrode, live, world, onLeave, on
         Calibrate pH electrode <span className="quiet font-normal">{electrode.serial}</span>
       </h2>
       <div className="flex items-center gap-2">
-        <span className="quiet w-18 text-sm leading-tight">Standards at hand</span>
-        <span className="flex flex-1 flex-wrap gap-1.5">
+        <span className="quiet w-17 text-sm leading-tight">Standards at hand</span>
+        <span className="flex flex-1 flex-wrap gap-1">
           {calibration.standards.map((standard) => (
-            <span key={standard.position} className="num border-base-300 rounded-md border px-2 py-0.5 text-sm">
+            <span key={standard.position} className="num border-base-300 rounded-md border px-1 py-0.5 text-sm">
               {fixed(standard.ph, 2)}
             </span>
           ))}
@@ -136,7 +137,7 @@ export function StandardSteps({ calibration, electrode, live, world, onLeave, on
                   actions.keep.mutate()
                 }}
               >
-                {next ? `Keep it with ${calibration.standards.length - 1} standards` : 'Keep this calibration'}
+                {next ? `Keep it with ${readCount} standards` : 'Keep this calibration'}
               </button>
             ) : null}
             {calibration.state === 'kept' ? (
