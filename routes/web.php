@@ -18,7 +18,7 @@ use Illuminate\Support\Facades\Route;
 Route::prefix('api')->group(function (): void {
     Route::get('session', [SessionController::class, 'show'])->middleware('throttle:api');
     Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
-    Route::get('live/authorize', LiveController::class);
+    Route::get('live/authorize', LiveController::class)->middleware('throttle:api');
 
     Route::middleware(['auth', 'throttle:api'])->group(function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
@@ -53,6 +53,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('', [RunController::class, 'show']);
             Route::patch('', [RunController::class, 'update']);
             Route::post('finish', [RunController::class, 'finish']);
+            Route::post('reopen', [RunController::class, 'reopen']);
             Route::post('readings', [ReadingController::class, 'store']);
             Route::get('readings.csv', RunExportController::class);
         });

@@ -7,6 +7,7 @@ namespace App\Titration;
 use App\Calibration\SteadyRule;
 use App\Exceptions\Refusal;
 use App\Live\ChangeNotice;
+use App\Models\Bench;
 use App\Models\Experiment;
 use App\Models\Probe;
 use App\Models\Reading;
@@ -28,13 +29,7 @@ final readonly class RunBook
     {
         $bench = $experiment->bench;
         $run = DB::transaction(function () use ($experiment, $bench): Run {
-            // Two screens that start at the same moment queue here; the second finds the run of the first.
-            $bench->newQuery()->whereKey($bench->id)->lockForUpdate()->first();
-            $open = Run::with('experiment')->where('state', Run::OPEN)
-                ->whereIn('experiment_id', Experiment::query()->where('bench_id', $bench->id)->select('id'))->first();
-            if ($open !== null) {
-                throw Refusal::benchBusy($open->experiment->title);
-            }
+            $this->requireFreeBench($bench);
             $run = $experiment->runs()->create([
                 'number' => 1 + (int) $experiment->runs()->max('number'),
                 'state' => Run::OPEN, 'plan' => $experiment->plan, 'started_at' => now(),
@@ -57,6 +52,21 @@ final readonly class RunBook
         $run->update(['state' => Run::FINISHED, 'finished_at' => $run->finished_at ?? now()]);
         $this->recorder->reload($run->experiment->bench);
         $this->notice->experimentChanged($run->experiment_id);
+
+        return $run;
+    }
+
+    /** A finished run goes on: finishing by a slip of the finger costs nothing. */
+    public function reopen(Run $run): Run
+    {
+        if (! $run->refresh()->isOpen()) {
+            DB::transaction(function () use ($run): void {
+                $this->requireFreeBench($run->experiment->bench);
+                $run->update(['state' => Run::OPEN, 'finished_at' => null]);
+            });
+            $this->recorder->reload($run->experiment->bench);
+            $this->notice->experimentChanged($run->experiment_id);
+        }
 
         return $run;
     }
@@ -154,6 +164,17 @@ final readonly class RunBook
         $this->notice->experimentChanged($reading->run->experiment_id);
 
         return $reading;
+    }
+
+    /** Two screens that start at the same moment queue here; the second finds the run of the first. */
+    private function requireFreeBench(Bench $bench): void
+    {
+        $bench->newQuery()->whereKey($bench->id)->lockForUpdate()->first();
+        $open = Run::with('experiment')->where('state', Run::OPEN)
+            ->whereIn('experiment_id', Experiment::query()->where('bench_id', $bench->id)->select('id'))->first();
+        if ($open !== null) {
+            throw Refusal::benchBusy($open->experiment->title);
+        }
     }
 
     private function requireOpen(Run $run): void

@@ -125,6 +125,20 @@ final class RunTest extends TestCase
             ->assertJsonPath('detail', 'A run of "Test of the brine" is still open on this bench. Finish it first.');
     }
 
+    public function test_a_run_finished_by_mistake_goes_on(): void
+    {
+        $run = $this->started();
+        $this->take($run, 0.0);
+        $this->postJson("/api/runs/{$run}/finish")->assertOk()->assertJsonPath('remaining', []);
+
+        $this->postJson("/api/runs/{$run}/reopen")->assertOk()->assertJsonPath('state', 'open')->assertJsonPath('finishedAt', null);
+        $this->postJson("/api/runs/{$run}/reopen")->assertOk()->assertJsonPath('state', 'open');
+        $this->take($run, 0.5)->assertCreated()->assertJsonCount(2, 'readings');
+        $this->postJson("/api/runs/{$run}/finish")->assertOk();
+        $this->started();
+        $this->postJson("/api/runs/{$run}/reopen")->assertConflict()->assertJsonPath('code', 'bench-busy');
+    }
+
     public function test_readings_leave_as_a_file_with_units(): void
     {
         $run = $this->started();

@@ -5,7 +5,7 @@ import { Teacher } from './teacher'
 test('a teacher walks from sign-in to the handed-out file, and the result is true', async ({ page }) => {
   test.setTimeout(300_000)
   const teacher = new Teacher(page)
-  await teacher.signIn()
+  await teacher.signInByHand()
   await teacher.beginExperiment('How sour is Wednesday’s whey?')
   await teacher.calibrate()
   await expect(page.getByText('Healthy electrode.')).toBeVisible()

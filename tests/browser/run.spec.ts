@@ -16,6 +16,13 @@ test.describe('a run', () => {
     expect(await teacher.nextVolume()).toBe(next)
     await teacher.takeNextReading()
     await teacher.finishRun()
+
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(page.getByTestId('next-volume')).toContainText('2.00')
+    await teacher.finishRun()
+    await page.getByRole('button', { name: 'Go on with this run' }).click()
+    await teacher.takeNextReading()
+    await teacher.finishRun()
   })
 
   test('is the same in two browsers, and one step is taken once', async ({ page, browser }) => {

@@ -32,6 +32,11 @@ final class RunController
         return new RunResource($this->book->changePlan($run, $request->plan($run)));
     }
 
+    public function reopen(Run $run): RunResource
+    {
+        return new RunResource($this->book->reopen($run));
+    }
+
     public function finish(Run $run): RunResource
     {
         return new RunResource($this->book->finish($run));

@@ -7,6 +7,7 @@ import { fixed, volume } from '../../lib/format'
 import { comingWords } from '../../lib/plan'
 import { Note } from '../../ui/Note'
 import { NumberField } from '../../ui/NumberField'
+import { useNotices } from '../../ui/notices'
 import { useKey } from '../../ui/useKey'
 import { useNow } from '../../ui/useNow'
 import { SteadyText } from '../calibration/SteadyText'
@@ -33,14 +34,25 @@ export function RunCard({ experiment, run, live, onNewRun }: RunCardProps) {
   const planned = run.remaining[0] ?? null
   const next = otherVolume ?? planned
   const last = run.readings.at(-1)
-  const { takeReading, finish } = actions
+  const { takeReading, finish, reopen } = actions
+  const { tell } = useNotices()
   const { calibration } = run
+  const problem = finish.error ?? reopen.error ?? actions.changePlan.error
 
   function handleTake(request: ReadingRequest) {
     takeReading.mutate(request, {
       onSuccess: () => {
         setOtherVolume(null)
         setIsTypingVolume(false)
+      },
+    })
+  }
+  function handleFinish() {
+    finish.mutate(undefined, {
+      onSuccess: () => {
+        tell(`Run ${run.number} is finished.`, () => {
+          reopen.mutate()
+        })
       },
     })
   }
@@ -57,7 +69,7 @@ export function RunCard({ experiment, run, live, onNewRun }: RunCardProps) {
     's',
     isOpen && !finish.isPending
       ? () => {
-          finish.mutate()
+          handleFinish()
         }
       : null,
   )
@@ -181,9 +193,7 @@ export function RunCard({ experiment, run, live, onNewRun }: RunCardProps) {
               type="button"
               className={next === null ? 'btn btn-primary mt-1 w-full' : 'word-button'}
               disabled={finish.isPending}
-              onClick={() => {
-                finish.mutate()
-              }}
+              onClick={handleFinish}
             >
               Finish the run <kbd className="key">S</kbd>
             </button>
@@ -196,12 +206,22 @@ export function RunCard({ experiment, run, live, onNewRun }: RunCardProps) {
             <button type="button" className="btn btn-outline btn-sm mt-2 w-full" onClick={onNewRun}>
               Prepare another run
             </button>
+            <button
+              type="button"
+              className="word-button mt-3 text-sm"
+              disabled={reopen.isPending}
+              onClick={() => {
+                reopen.mutate()
+              }}
+            >
+              Go on with this run
+            </button>
           </Step>
         )}
       </ol>
-      {finish.isError || actions.changePlan.isError ? (
+      {problem !== null ? (
         <Note tone="red" role="alert">
-          {sentenceOf(finish.error ?? actions.changePlan.error)}
+          {sentenceOf(problem)}
         </Note>
       ) : null}
       {isPlanning ? (

@@ -59,7 +59,11 @@ export function useRunActions(runId: number, experimentId: number) {
     mutationFn: () => answerOf(api.POST('/api/runs/{run}/finish', { params: { path } })),
     onSuccess,
   })
-  return { takeReading, changePlan, finish, ...useReadingActions(experimentId) }
+  const reopen = useMutation({
+    mutationFn: () => answerOf(api.POST('/api/runs/{run}/reopen', { params: { path } })),
+    onSuccess,
+  })
+  return { takeReading, changePlan, finish, reopen }
 }
 
 /** What can be done to a reading that is there. */

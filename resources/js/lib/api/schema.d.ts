@@ -340,6 +340,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run}/reopen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Goes on with a finished run */
+        post: operations["reopenRun"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run}/readings": {
         parameters: {
             query?: never;
@@ -851,6 +870,7 @@ export interface operations {
                 };
                 content?: never;
             };
+            429: components["responses"]["Problem"];
         };
     };
     listBenches: {
@@ -1355,6 +1375,22 @@ export interface operations {
         responses: {
             200: components["responses"]["Run"];
             403: components["responses"]["Problem"];
+        };
+    };
+    reopenRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Run"];
+            403: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
         };
     };
     takeReading: {
