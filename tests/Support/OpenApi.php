@@ -81,6 +81,14 @@ final class OpenApi
         return $error === null ? null : "{$method} {$path} {$status}: ".json_encode((new ErrorFormatter)->format($error, false));
     }
 
+    /** What is wrong with a message of a named schema; null when it is as promised. */
+    public function complaintAbout(string $schema, string $json): ?string
+    {
+        $error = $this->validator->validate(json_decode($json), self::ID.'#/components/schemas/'.$schema)->error();
+
+        return $error === null ? null : "{$schema}: ".json_encode((new ErrorFormatter)->format($error, false));
+    }
+
     private static function escaped(string $part): string
     {
         return rawurlencode(str_replace(['~', '/'], ['~0', '~1'], $part));

@@ -1,0 +1,59 @@
+import type { Measured, Reading, Working, WorkingLine } from '../api/types'
+
+function measured(value: number, uncertainty: number, unit: string): Measured {
+  return { value, uncertainty, unit, shownValue: value.toFixed(2), shownUncertainty: uncertainty.toFixed(2) }
+}
+
+export function reading(id: number, volume: number, ph: number, setAsideReason: string | null = null): Reading {
+  return {
+    id,
+    volume,
+    ph: measured(ph, 0.01, 'pH'),
+    millivolts: 400 - 58 * ph,
+    celsius: 21.4,
+    wasSteady: true,
+    setAsideReason,
+    takenAt: '2026-11-23T10:00:00Z',
+  }
+}
+
+function line(number: number, key: string, result: Measured | null): WorkingLine {
+  return { number, key, title: key, result, method: '', formula: '', numbers: '', uses: [], warnings: [], needs: null }
+}
+
+/** A small worked-out titration with one reading set aside, for tests of what is drawn. */
+export function testWorking(change: Partial<Working> = {}): Working {
+  return {
+    runId: 7,
+    runNumber: 2,
+    readings: [reading(1, 0, 2.6), reading(2, 5, 3.8), reading(3, 10, 5.2), reading(4, 11, 11.2, 'touched the glass')],
+    firstDerivative: [
+      [2.5, 0.24],
+      [7.5, 0.28],
+    ],
+    secondDerivative: [[5, 0.008]],
+    jumps: [],
+    span: null,
+    lines: [
+      line(1, 'equivalence-volume', measured(10.45, 0.03, 'mL')),
+      line(2, 'half-equivalence', measured(3.86, 0.01, 'pH')),
+    ],
+    ...change,
+  }
+}
+
+export const TEST_INK = {
+  paper: '#fff',
+  text: '#000',
+  quiet: '#555',
+  faint: '#888',
+  grid: '#ddd',
+  primary: '#0e5f5a',
+  amber: '#d98a00',
+  error: '#b3261e',
+  derivative: '#8a4b00',
+  secondDerivative: '#6b4a8c',
+  runs: ['#0072b2', '#b3470a', '#00785a', '#a2457f'],
+  sans: 'sans',
+  mono: 'mono',
+} as const

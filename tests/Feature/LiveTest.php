@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\User;
+use GuzzleHttp\Client;
+use GuzzleHttp\Cookie\CookieJar;
+use Psr\Http\Message\StreamInterface;
+use Tests\Support\OpenApi;
+use Tests\TestCase;
+
+/** Live values as a browser gets them: through the web server, with a session, as server-sent events. */
+final class LiveTest extends TestCase
+{
+    public function test_live_values_come_as_described_and_show_ph_by_the_calibration_in_force(): void
+    {
+        $teacher = $this->teacher();
+        $bench = $this->connectedBenchOf($teacher);
+        $stream = $this->listen($teacher, "bench-{$bench->id}");
+        $messages = [];
+        while (count($messages) < 5) {
+            $messages[] = $this->nextMessage($stream);
+        }
+
+        foreach ($messages as $message) {
+            self::assertNull(OpenApi::document()->complaintAbout('LiveBench', $message));
+        }
+        $last = json_decode($messages[4], true);
+        self::assertSame($bench->id, $last['benchId']);
+        self::assertTrue($last['isConnected']);
+        self::assertNotNull($last['probes'][0]['raw']);
+        self::assertNull($last['probes'][0]['value'], 'A new bench has no calibration, so no pH is claimed.');
+    }
+
+    public function test_every_screen_of_an_experiment_hears_of_a_change(): void
+    {
+        $teacher = $this->teacher();
+        $bench = $this->connectedBenchOf($teacher);
+        $experiment = $this->experimentOf($teacher, $bench);
+        $stream = $this->listen($teacher, "experiment-{$experiment->id}");
+        $this->actingAs($teacher)->patchJson("/api/experiments/{$experiment->id}", ['conclusion' => 'Salty.'])->assertOk();
+
+        self::assertSame(['experimentId' => $experiment->id], json_decode($this->nextMessage($stream), true));
+    }
+
+    private function listen(User $teacher, string $channel): StreamInterface
+    {
+        $client = new Client(['base_uri' => config()->string('app.url'), 'cookies' => $jar = new CookieJar, 'timeout' => 20]);
+        $client->get('/sign-in');
+        $token = urldecode((string) $jar->getCookieByName('XSRF-TOKEN')?->getValue());
+        $client->post('/api/session', [
+            'json' => ['email' => $teacher->email, 'password' => 'a long password'],
+            'headers' => ['X-XSRF-TOKEN' => $token, 'Accept' => 'application/json'],
+        ]);
+        $response = $client->get("/live/{$channel}", ['stream' => true, 'headers' => ['Accept' => 'text/event-stream']]);
+        self::assertSame(200, $response->getStatusCode());
+
+        return $response->getBody();
+    }
+
+    private function nextMessage(StreamInterface $stream): string
+    {
+        $line = '';
+        $deadline = microtime(true) + 15.0;
+        while (microtime(true) < $deadline) {
+            $letter = $stream->read(1);
+            if ($letter !== "\n") {
+                $line .= $letter;
+
+                continue;
+            }
+            if (str_starts_with($line, 'data: ')) {
+                return substr($line, 6);
+            }
+            $line = '';
+        }
+        self::fail('No live message came within 15 s.');
+    }
+}
