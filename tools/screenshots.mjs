@@ -48,8 +48,11 @@ const rows = page.getByRole('region', { name: 'Readings' }).locator('tbody tr')
 const takeNext = async () => {
   const before = await rows.count()
   const add = page.getByRole('button', { name: /^add up to/ })
-  if (await add.isEnabled()) await add.click()
-  await page.waitForTimeout(250)
+  if (await add.isEnabled()) {
+    await add.click()
+    // Once the bench shows the new volume, "steady" speaks of the new solution.
+    while (await add.isEnabled()) await page.waitForTimeout(30)
+  }
   await steady(page).waitFor()
   await page.keyboard.press('t')
   await rows.nth(before).waitFor()

@@ -19,6 +19,8 @@ final class LivePublisher
 
     private bool $isConnecting = false;
 
+    private bool $isFull = false;
+
     public function __construct(private readonly LoopInterface $loop, private readonly int $port)
     {
     }
@@ -30,7 +32,10 @@ final class LivePublisher
 
             return;
         }
-        $this->connection->write(
+        if ($this->isFull) {
+            return;
+        }
+        $this->isFull = ! $this->connection->write(
             "POST /publish/{$channel} HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\n"
             .'Content-Length: '.strlen($json)."\r\n\r\n".$json,
         );
@@ -46,7 +51,11 @@ final class LivePublisher
             function (ConnectionInterface $connection): void {
                 $this->isConnecting = false;
                 $this->connection = $connection;
+                $this->isFull = false;
                 $connection->on('data', static fn () => null);
+                $connection->on('drain', function (): void {
+                    $this->isFull = false;
+                });
                 $connection->on('close', function (): void {
                     $this->connection = null;
                 });

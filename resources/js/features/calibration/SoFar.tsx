@@ -43,7 +43,9 @@ export function SoFar({ calibration, electrode }: { calibration: Calibration; el
           </p>
           <p>
             <span className="num text-2xl font-bold">{signed(line.offset, 1)} mV</span>
-            <span className="quiet block">± {fixed(line.offsetUncertainty, 1)} mV at pH 7 (good within ± 15 mV)</span>
+            <span className="quiet block text-sm">
+              ± {fixed(line.offsetUncertainty, 1)} mV at pH 7 (good within ± 15 mV)
+            </span>
           </p>
           <Note tone={verdict.isUsable ? 'green' : 'amber'}>
             <strong>{verdict.title}</strong> {verdict.advice}
