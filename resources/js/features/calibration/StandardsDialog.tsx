@@ -1,8 +1,7 @@
 import { useState } from 'react'
-import { sentenceOf } from '../../lib/api/problem'
 import type { StandardsChoice } from '../../lib/api/types'
 import { Dialog } from '../../ui/Dialog'
-import { Note } from '../../ui/Note'
+import { DialogActions } from '../../ui/DialogActions'
 import { NumberField } from '../../ui/NumberField'
 import { BUFFERS, type ChosenStandard } from './standards'
 
@@ -84,27 +83,14 @@ export function StandardsDialog({ choice, problem, onChoose, onClose }: Standard
           + one more standard
         </button>
       ) : null}
-      {problem ? (
-        <div className="mt-3">
-          <Note tone="red" role="alert">
-            {sentenceOf(problem)}
-          </Note>
-        </div>
-      ) : null}
-      <div className="modal-action">
-        <button type="button" className="btn btn-ghost" onClick={onClose}>
-          Cancel
-        </button>
-        <button
-          type="button"
-          className="btn btn-primary"
-          onClick={() => {
-            onChoose({ standards })
-          }}
-        >
-          Use these
-        </button>
-      </div>
+      <DialogActions
+        confirm="Use these"
+        problem={problem}
+        onCancel={onClose}
+        onConfirm={() => {
+          onChoose({ standards })
+        }}
+      />
     </Dialog>
   )
 }

@@ -2,9 +2,8 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useId, useState, type SubmitEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { answerOf, api } from '../../lib/api/client'
-import { sentenceOf } from '../../lib/api/problem'
 import { Dialog } from '../../ui/Dialog'
-import { Note } from '../../ui/Note'
+import { DialogActions } from '../../ui/DialogActions'
 import { useBenches } from './useBenches'
 
 export function NewExperimentDialog({ onClose }: { onClose: () => void }) {
@@ -70,19 +69,12 @@ export function NewExperimentDialog({ onClose }: { onClose: () => void }) {
             ))}
           </select>
         </div>
-        {create.isError ? (
-          <Note tone="red" role="alert">
-            {sentenceOf(create.error)}
-          </Note>
-        ) : null}
-        <div className="modal-action mt-0">
-          <button type="button" className="btn btn-ghost" onClick={onClose}>
-            Cancel
-          </button>
-          <button type="submit" className="btn btn-primary" disabled={create.isPending || benchId === null}>
-            Begin with Prepare
-          </button>
-        </div>
+        <DialogActions
+          confirm="Begin with Prepare"
+          problem={create.error}
+          isDisabled={create.isPending || benchId === null}
+          onCancel={onClose}
+        />
       </form>
     </Dialog>
   )

@@ -1,8 +1,7 @@
 import { useState } from 'react'
-import { sentenceOf } from '../../lib/api/problem'
 import type { PlanRange } from '../../lib/api/types'
 import { Dialog } from '../../ui/Dialog'
-import { Note } from '../../ui/Note'
+import { DialogActions } from '../../ui/DialogActions'
 import { NumberField } from '../../ui/NumberField'
 
 interface PlanDialogProps {
@@ -68,27 +67,14 @@ export function PlanDialog({ plan, problem, onKeep, onClose }: PlanDialogProps) 
       >
         + one more range
       </button>
-      {problem ? (
-        <div className="mt-3">
-          <Note tone="red" role="alert">
-            {sentenceOf(problem)}
-          </Note>
-        </div>
-      ) : null}
-      <div className="modal-action">
-        <button type="button" className="btn btn-ghost" onClick={onClose}>
-          Cancel
-        </button>
-        <button
-          type="button"
-          className="btn btn-primary"
-          onClick={() => {
-            onKeep(ranges)
-          }}
-        >
-          Use these steps
-        </button>
-      </div>
+      <DialogActions
+        confirm="Use these steps"
+        problem={problem}
+        onCancel={onClose}
+        onConfirm={() => {
+          onKeep(ranges)
+        }}
+      />
     </Dialog>
   )
 }

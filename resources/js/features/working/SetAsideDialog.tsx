@@ -1,9 +1,8 @@
 import { useId, useState, type SubmitEvent } from 'react'
-import { sentenceOf } from '../../lib/api/problem'
 import type { Reading } from '../../lib/api/types'
 import { volume } from '../../lib/format'
 import { Dialog } from '../../ui/Dialog'
-import { Note } from '../../ui/Note'
+import { DialogActions } from '../../ui/DialogActions'
 import { useSetAside } from './useSetAside'
 
 interface SetAsideDialogProps {
@@ -66,19 +65,7 @@ export function SetAsideDialog({ experimentId, readings, onClose }: SetAsideDial
             </button>
           ))}
         </div>
-        {error ? (
-          <Note tone="red" role="alert">
-            {sentenceOf(error)}
-          </Note>
-        ) : null}
-        <div className="modal-action mt-1">
-          <button type="button" className="btn btn-ghost" onClick={onClose}>
-            Cancel
-          </button>
-          <button type="submit" className="btn btn-primary" disabled={isPending}>
-            Set aside
-          </button>
-        </div>
+        <DialogActions confirm="Set aside" problem={error} isDisabled={isPending} onCancel={onClose} />
       </form>
     </Dialog>
   )
