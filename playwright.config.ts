@@ -12,6 +12,8 @@ export default defineConfig({
     baseURL: process.env.WELKION_ADDRESS ?? 'http://127.0.0.1:8420',
     viewport: { width: 1280, height: 800 },
     trace: 'retain-on-failure',
+    // A view is judged as it stands, not half way through a fade.
+    contextOptions: { reducedMotion: 'reduce' },
     actionTimeout: 15_000,
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
