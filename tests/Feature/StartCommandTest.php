@@ -28,6 +28,27 @@ final class StartCommandTest extends TestCase
         $this->assertRefuses($sentence, $options, $settings);
     }
 
+    /** @return iterable<string, array{string}> */
+    public static function servers(): iterable
+    {
+        yield 'the web server' => ['nginx'];
+        yield 'php-fpm' => ['php-fpm'];
+        yield 'MariaDB' => ['mariadb'];
+    }
+
+    #[DataProvider('servers')]
+    public function test_a_server_that_is_killed_is_started_again(string $name): void
+    {
+        $pid = fn (): int => (int) @file_get_contents(getenv('WELKION_VAR')."/run/{$name}.pid");
+        $killed = $pid();
+        self::assertTrue(posix_kill($killed, SIGKILL));
+
+        $this->eventually(static fn (): bool => $pid() !== $killed && $pid() > 0 && posix_kill($pid(), 0), 30.0);
+        usleep(1_500_000);
+        self::assertTrue(posix_kill($pid(), 0), 'The new one stays up: no worker of the old one holds its port.');
+        $this->eventually(static fn (): bool => @file_get_contents(config()->string('app.url').'/api/session') !== false, 30.0);
+    }
+
     public function test_a_port_in_use_is_told_with_the_setting_that_changes_it(): void
     {
         $taken = (int) parse_url(config()->string('app.url'), PHP_URL_PORT);
