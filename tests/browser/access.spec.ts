@@ -70,6 +70,8 @@ test('the whole path can be walked with the keyboard alone', async ({ page }) =>
   await tabTo(page, /^New experiment/)
   await page.keyboard.press('Enter')
   await page.keyboard.type('Without a mouse')
+  // Enter does nothing before the benches to choose from have come.
+  await expect(page.getByRole('button', { name: 'Begin with Prepare' })).toBeEnabled()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Before the run' })).toBeVisible()
   await tabTo(page, /^Calibrate/)
