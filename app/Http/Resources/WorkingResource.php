@@ -10,8 +10,8 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Welkion\Core\Series\Series;
 use Welkion\Core\Titration\EquivalencePoint;
+use Welkion\Core\Warning;
 use Welkion\Core\Working\Line;
-use Welkion\Core\Working\Warning;
 
 /** @mixin ExperimentWorking */
 final class WorkingResource extends JsonResource

@@ -4,40 +4,63 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Units;
 
-/** The physical dimension of a unit: a whole-number power for each base quantity. */
+/**
+ * The physical dimension of a unit: a power for each base quantity.
+ *
+ * Powers need not be whole: the constant of y = a sqrt(x) has half a power of the unit of x. A unit that only
+ * has a name ("counts") is a base of its own.
+ */
 final readonly class Dimension
 {
-    /** Length, mass, time, current, temperature, amount, and pH, which is a base of its own here. */
-    private const BASES = ['m', 'kg', 's', 'A', 'K', 'mol', 'pH'];
+    /** Powers closer than this are the same; fitted exponents and 0.1 + 0.2 differ by rounding alone. */
+    private const SAME = 1e-9;
 
-    /** @param  list<int>  $powers one for each of BASES */
+    /** @param  array<string, float>  $powers  base to power, sorted by base, none of them zero */
     private function __construct(private array $powers)
     {
     }
 
     public static function none(): self
     {
-        return new self(array_fill(0, count(self::BASES), 0));
+        return new self([]);
     }
 
-    /** @param  array<string, int>  $powers base symbol to power; a base left out has power 0 */
+    /** @param  array<string, float|int>  $powers  base symbol (m, kg, s, A, K, mol, cd, pH) to power */
     public static function of(array $powers): self
     {
-        return new self(array_map(static fn (string $base): int => $powers[$base] ?? 0, self::BASES));
+        $kept = [];
+        foreach ($powers as $base => $power) {
+            if (abs($power) > self::SAME) {
+                $kept[$base] = (float) $power;
+            }
+        }
+        ksort($kept);
+
+        return new self($kept);
     }
 
     public function times(self $other): self
     {
-        return new self(array_map(static fn (int $a, int $b): int => $a + $b, $this->powers, $other->powers));
+        $powers = $this->powers;
+        foreach ($other->powers as $base => $power) {
+            $powers[$base] = ($powers[$base] ?? 0.0) + $power;
+        }
+
+        return self::of($powers);
     }
 
-    public function toPower(int $power): self
+    public function toPower(float $power): self
     {
-        return new self(array_map(static fn (int $a): int => $a * $power, $this->powers));
+        return self::of(array_map(static fn (float $p): float => $p * $power, $this->powers));
+    }
+
+    public function isNone(): bool
+    {
+        return $this->powers === [];
     }
 
     public function equals(self $other): bool
     {
-        return $this->powers === $other->powers;
+        return $this->times($other->toPower(-1.0))->isNone();
     }
 }

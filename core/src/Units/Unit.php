@@ -7,20 +7,32 @@ namespace Welkion\Core\Units;
 use Welkion\Core\Exception\UnitMismatch;
 use Welkion\Core\Exception\UnknownUnit;
 
-/** A unit of measurement: its symbol, its dimension, and how a value in it becomes a value in SI. */
+/**
+ * A unit of measurement: named units with their powers, its dimension, and how a value in it becomes one in SI.
+ *
+ * Temperatures that do not start at zero (°C, °F) stand alone; in a product only their differences make sense,
+ * and difference() gives the unit of those.
+ */
 final readonly class Unit
 {
-    /** @internal use parse() or one() */
+    public string $symbol;
+
+    /**
+     * @internal use parse(), one() or named()
+     *
+     * @param  array<string, float>  $parts  named unit to power, in the order written, none of them zero
+     */
     public function __construct(
-        public string $symbol,
+        public array $parts,
         public Dimension $dimension,
         public float $factor,
         public float $offset = 0.0,
     ) {
+        $this->symbol = UnitSymbol::of($parts);
     }
 
     /**
-     * The unit a person wrote, for example "mL", "mmol/L", "J/(g K)" or "°C".
+     * The unit a person wrote, for example "mL", "cm³", "mmol/L", "J/(g K)", "mol dm-3" or "°C".
      *
      * @throws UnknownUnit If a part of the text names no unit.
      */
@@ -36,53 +48,82 @@ final readonly class Unit
     /** The unit of a plain number. */
     public static function one(): self
     {
-        return new self('', Dimension::none(), 1.0);
+        return new self([], Dimension::none(), 1.0);
+    }
+
+    /** A unit that is only a name: it converts to nothing but itself. For headers like "Intensity (counts)". */
+    public static function named(string $name): self
+    {
+        return new self([$name => 1.0], Dimension::of(["\"{$name}\"" => 1]), 1.0);
+    }
+
+    /** The unit written in a header: parsed, or only a name when Welkion does not know it. */
+    public static function ofHeader(string $text): self
+    {
+        try {
+            return self::parse($text);
+        } catch (UnknownUnit) {
+            return self::named($text);
+        }
     }
 
     /** @throws UnitMismatch If either unit does not start at zero, as °C. */
     public function times(self $other): self
     {
-        $this->requireAbsolute();
-        $other->requireAbsolute();
-
-        return new self(
-            trim($this->symbol.' '.$other->symbol),
-            $this->dimension->times($other->dimension),
-            $this->factor * $other->factor,
-        );
+        return $this->combined($other, 1.0);
     }
 
     /** @throws UnitMismatch If either unit does not start at zero, as °C. */
     public function per(self $other): self
     {
-        $this->requireAbsolute();
-        $other->requireAbsolute();
-        $below = str_contains($other->symbol, ' ') ? "({$other->symbol})" : $other->symbol;
-
-        return new self(
-            ($this->symbol === '' ? '1' : $this->symbol).'/'.$below,
-            $this->dimension->times($other->dimension->toPower(-1)),
-            $this->factor / $other->factor,
-        );
+        return $this->combined($other, -1.0);
     }
 
     /** @throws UnitMismatch If the unit does not start at zero, as °C. */
-    public function toPower(int $power): self
+    public function toPower(float $power): self
     {
         $this->requireAbsolute();
 
-        return new self($this->symbol.'^'.$power, $this->dimension->toPower($power), $this->factor ** $power);
+        return new self(
+            $power === 0.0 ? [] : array_map(static fn (float $p): float => $p * $power, $this->parts),
+            $this->dimension->toPower($power),
+            $this->factor ** $power,
+        );
     }
 
-    /** The same unit under another symbol, for showing. */
-    public function calledAs(string $symbol): self
+    /** The unit of differences: K for °C, and the unit itself where it starts at zero. */
+    public function difference(): self
     {
-        return new self($symbol, $this->dimension, $this->factor, $this->offset);
+        return match (true) {
+            $this->offset === 0.0 => $this,
+            $this->factor === 1.0 => self::parse('K'),
+            default => new self(['Δ'.$this->symbol => 1.0], $this->dimension, $this->factor),
+        };
+    }
+
+    /**
+     * A unit of the same dimension that people would rather read: N for kg m/s^2, mmol for mL mol/L.
+     *
+     * Its factor may differ (mm^2 cm becomes mm^3): convert the value.
+     */
+    public function simplified(): self
+    {
+        return UnitSimplifier::simplify($this);
     }
 
     public function measuresTheSameAs(self $other): bool
     {
         return $this->dimension->equals($other->dimension);
+    }
+
+    public function isOne(): bool
+    {
+        return $this->parts === [];
+    }
+
+    public function startsAtZero(): bool
+    {
+        return $this->offset === 0.0;
     }
 
     /**
@@ -103,6 +144,25 @@ final readonly class Unit
     public function convertDifference(float $difference, self $to): float
     {
         return $difference * $this->ratioTo($to);
+    }
+
+    private function combined(self $other, float $sign): self
+    {
+        $this->requireAbsolute();
+        $other->requireAbsolute();
+        $parts = $this->parts;
+        foreach ($other->parts as $name => $power) {
+            $parts[$name] = ($parts[$name] ?? 0.0) + $sign * $power;
+            if (abs($parts[$name]) < 1e-9) {
+                unset($parts[$name]);
+            }
+        }
+
+        return new self(
+            $parts,
+            $this->dimension->times($other->dimension->toPower($sign)),
+            $sign > 0.0 ? $this->factor * $other->factor : $this->factor / $other->factor,
+        );
     }
 
     private function ratioTo(self $to): float

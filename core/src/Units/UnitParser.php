@@ -7,71 +7,113 @@ namespace Welkion\Core\Units;
 use Welkion\Core\Exception\UnknownUnit;
 
 /**
- * Reads a unit as people write it: "mL", "mol/L", "J/(g K)", "cm3", "cm³", "mL^-1".
+ * Reads a unit as people write it: "mL", "mol/L", "J/(g K)", "cm3", "cm³", "mL^-1", "10^6/mL".
+ *
+ * A slash divides by all that follows it up to the next slash, as in "J/g K": that is how it is meant on paper.
  *
  * @internal reached through Unit::parse()
  */
 final class UnitParser
 {
     private const SUPERSCRIPTS = [
-        '⁻' => '-', '⁰' => '0', '¹' => '1', '²' => '2', '³' => '3', '⁴' => '4',
+        '⁻' => '-', '⁰' => '0', '¹' => '1', '²' => '2', '³' => '3', '⁴' => '4', '⁵' => '5', '⁶' => '6', '⁷' => '7',
+        '⁸' => '8', '⁹' => '9', '−' => '-', '×' => ' ', '·' => ' ', '⋅' => ' ', '*' => ' ',
     ];
+
+    /** @var list<string> slashes, brackets and words */
+    private array $tokens;
+
+    private int $next = 0;
+
+    private function __construct(private readonly string $text)
+    {
+        $plain = strtr($text, self::SUPERSCRIPTS);
+        // A dot between letters stands for "times", as in mol.L-1.
+        $plain = (string) preg_replace('/(?<=\p{L})\.(?=\p{L})/u', ' ', $plain);
+        preg_match_all('/\^\([^)]*\)|[\/()]|[^\s\/()^]+(?:\^\([^)]*\)|\^[^\s\/()]+)?/u', $plain, $match);
+        $this->tokens = $match[0];
+    }
 
     /** @throws UnknownUnit If a part of the text names no unit. */
     public static function parse(string $text): Unit
     {
-        $text = trim(strtr($text, self::SUPERSCRIPTS));
-        if ($text === '') {
-            return Unit::one();
+        $text = trim($text);
+        // A temperature standing alone keeps its zero; inside a product only its differences count.
+        $alone = UnitTable::find($text);
+        if ($text === '' || $alone !== null) {
+            return $alone ?? Unit::one();
+        }
+        $parser = new self($text);
+        $unit = $parser->quotient();
+        if ($parser->next < count($parser->tokens)) {
+            throw UnknownUnit::in($parser->tokens[$parser->next], $text);
         }
 
-        // A slash divides by what follows it, up to the next slash; brackets around that are allowed.
-        $parts = explode('/', $text);
-        $unit = self::product($parts[0], $text);
-        foreach (array_slice($parts, 1) as $part) {
-            $unit = $unit->per(self::product(trim($part, " \t()"), $text));
-        }
-
-        return $unit->calledAs(self::tidied($text));
+        return $unit;
     }
 
-    private static function product(string $text, string $whole): Unit
+    private function quotient(): Unit
     {
-        $factors = preg_split('/[\s·*]+/u', trim($text), -1, PREG_SPLIT_NO_EMPTY);
+        $unit = $this->product();
+        while ($this->takes('/')) {
+            $unit = $unit->per($this->product());
+        }
+
+        return $unit;
+    }
+
+    private function product(): Unit
+    {
         $unit = null;
-        foreach ($factors === false ? [] : $factors as $factor) {
-            $next = self::factor($factor, $whole);
-            // A unit standing alone stays as it is: °C may not be multiplied, not even by one.
-            $unit = $unit === null ? $next : $unit->times($next);
+        while (isset($this->tokens[$this->next]) && $this->tokens[$this->next] !== '/' && $this->tokens[$this->next] !== ')') {
+            $factor = $this->factor();
+            $unit = $unit === null ? $factor : $unit->times($factor);
         }
 
-        return $unit ?? Unit::one();
+        return $unit ?? throw UnknownUnit::in($this->text, $this->text);
     }
 
-    private static function factor(string $text, string $whole): Unit
+    private function takes(string $sign): bool
     {
-        $symbol = UnitTable::spelling($text);
-        if (str_contains($symbol, '/')) {
-            return self::parse($symbol);
+        $isNext = isset($this->tokens[$this->next]) && $this->tokens[$this->next] === $sign;
+        $this->next += $isNext ? 1 : 0;
+
+        return $isNext;
+    }
+
+    private function factor(): Unit
+    {
+        $token = $this->tokens[$this->next++];
+        if ($token === '(') {
+            $unit = $this->quotient();
+            if (! $this->takes(')')) {
+                throw UnknownUnit::in($this->text, $this->text);
+            }
+
+            return $unit;
         }
-        $named = UnitTable::find($symbol);
-        if ($named !== null) {
-            return $named;
+        $unit = UnitTable::find($token) ?? self::number($token);
+        if ($unit !== null) {
+            return $unit->difference();
         }
-        if (preg_match('/^(.*?[^\d^-])\^?(-?\d)$/u', $text, $match) === 1) {
-            $base = UnitTable::find(UnitTable::spelling($match[1]));
+        if (preg_match('/^(.*?[^\d^+-])\^?\(?([+-]?\d+(?:\.\d+)?)(?:\/(\d+))?\)?$/u', $token, $match) === 1) {
+            $base = UnitTable::find($match[1]);
             if ($base !== null) {
-                return $base->toPower((int) $match[2]);
+                return $base->difference()->toPower((float) $match[2] / (float) ($match[3] ?? 1));
             }
         }
 
-        throw UnknownUnit::in($text, $whole);
+        throw UnknownUnit::in($token, $this->text);
     }
 
-    private static function tidied(string $text): string
+    /** A plain factor in front, as in 10^6/mL. */
+    private static function number(string $token): ?Unit
     {
-        $words = preg_split('/(?=[\s\/()·*])|(?<=[\s\/()·*])/u', $text, -1, PREG_SPLIT_NO_EMPTY);
+        if (preg_match('/^(\d+(?:\.\d+)?)(?:\^(-?\d+))?$/', $token, $match) !== 1) {
+            return null;
+        }
+        $factor = (float) $match[1] ** (int) ($match[2] ?? 1);
 
-        return implode('', array_map(UnitTable::spelling(...), $words === false ? [$text] : $words));
+        return $factor > 0.0 ? new Unit($factor === 1.0 ? [] : [$token => 1.0], Dimension::none(), $factor) : null;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Welkion\Core\Working;
 
 use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Warning;
 
 /** One numbered line of working: a result, what it rests on, and how it was found. */
 final readonly class Line

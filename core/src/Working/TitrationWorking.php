@@ -11,6 +11,7 @@ use Welkion\Core\Titration\StepAdvice;
 use Welkion\Core\Titration\TitrationCurve;
 use Welkion\Core\Uncertainty\Digits;
 use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Warning;
 
 /**
  * The five lines from a titration curve to the mass concentration of the analyte.

@@ -70,7 +70,7 @@ final class UnitTest extends TestCase
     {
         yield 'a word' => ['drops', '"drops" is not a unit Welkion knows. Write it like mL, mol/L, mV or °C.'];
         yield 'a part of a quotient' => ['mol/drop', '"drop" (in "mol/drop") is not a unit Welkion knows. Write it like mL, mol/L, mV or °C.'];
-        yield 'a prefix where none goes' => ['kmin', '"kmin" is not a unit Welkion knows. Write it like mL, mol/L, mV or °C.'];
+        yield 'a prefix where none goes' => ['kmin', '"kmin" is not a unit Welkion knows. Did you mean min?'];
     }
 
     #[DataProvider('nonsense')]

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Fitting;
+
+use Welkion\Core\Formula\Differentiator;
+use Welkion\Core\Formula\Formula;
+use Welkion\Core\Formula\FormulaError;
+use Welkion\Core\Formula\Node\Number;
+use Welkion\Core\Formula\PhysicalConstants;
+use Welkion\Core\Formula\Tree;
+
+/** A formula in x with free constants, to be fitted. */
+final readonly class Curve
+{
+    public const VARIABLE = 'x';
+
+    /**
+     * @param  list<string>  $constants
+     * @param  list<string>  $linear  constants the height of the curve is proportional to: given the others, plain
+     *                                least squares finds them
+     */
+    private function __construct(public string $name, public Formula $formula, public array $constants, public array $linear)
+    {
+    }
+
+    /**
+     * A typed formula; every name in it but x and the constants of nature is free.
+     *
+     * @param  list<string>  $free  names that are free even if nature has a constant called so
+     *
+     * @throws FormulaError If the formula cannot be read or differentiated, or has nothing to fit.
+     */
+    public static function typed(string $text, array $free = [], string $name = 'typed'): self
+    {
+        $formula = Formula::parse($text);
+        $constants = array_values(array_filter($formula->symbols(), static fn (string $symbol): bool => $symbol !== self::VARIABLE
+            && (in_array($symbol, $free, true) || PhysicalConstants::find($symbol) === null)));
+        if ($constants === []) {
+            throw FormulaError::at(1, 'this formula has no free constant to fit. Write one like a*x + b.');
+        }
+        foreach ($free as $given) {
+            if (! in_array($given, $constants, true)) {
+                throw FormulaError::at(1, "\"{$given}\" has a starting value but does not stand in the formula.");
+            }
+        }
+        foreach ($constants as $constant) {
+            Differentiator::derivative($formula->tree, $constant);
+        }
+
+        return new self($name, $formula, $constants, self::linear($formula, $constants));
+    }
+
+    /** @param  list<float>  $x */
+    public function over(array $x): FormulaModel
+    {
+        return FormulaModel::of($this->formula, $this->constants, $x);
+    }
+
+    /** Whether this constant is simply added: then it has the zero of y, as an intercept in °C has. */
+    public function isAdded(string $constant): bool
+    {
+        $slope = Differentiator::derivative($this->formula->tree, $constant);
+
+        return $slope instanceof Number && $slope->is(1.0);
+    }
+
+    /**
+     * @param  list<string>  $constants
+     * @return list<string>
+     */
+    private static function linear(Formula $formula, array $constants): array
+    {
+        $linear = [];
+        foreach ($constants as $candidate) {
+            $set = [...$linear, $candidate];
+            $fits = true;
+            foreach ($set as $constant) {
+                $slope = Differentiator::derivative($formula->tree, $constant);
+                $fits = $fits && array_intersect($set, Tree::symbols($slope)) === [];
+            }
+            if ($fits) {
+                $linear[] = $candidate;
+            }
+        }
+
+        return $linear;
+    }
+}

@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Fitting;
+
+use Welkion\Core\Uncertainty\StudentT;
+use Welkion\Core\Warning;
+
+/** A curve fitted to points: its constants, how good they are, and what to watch. */
+final readonly class Fit
+{
+    public const CONFIDENCE = 0.95;
+
+    /**
+     * @internal made by CurveFitter
+     *
+     * @param  list<FittedConstant>  $constants
+     * @param  list<list<float>>  $covariance  of the constants, in their order
+     * @param  list<float>  $residuals  y less the curve
+     * @param  float  $residualSumOfSquares  weighted, if weights were given
+     * @param  list<float>  $x
+     * @param  list<bool>  $atBound  which constants were stopped by a bound
+     */
+    public function __construct(
+        public Curve $curve,
+        public array $constants,
+        public array $covariance,
+        public array $residuals,
+        public float $residualSumOfSquares,
+        public float $rSquared,
+        public int $iterations,
+        public Outcome $outcome,
+        private array $x,
+        private array $atBound,
+        private FormulaModel $model,
+    ) {
+    }
+
+    /** Whether the residuals still show a pattern; false where there is no answer to judge. */
+    public function bends(): bool
+    {
+        return $this->hasConverged() && Residuals::of($this->x, $this->residuals, $this->model->at($this->values())[1])->bend();
+    }
+
+    /** @return list<Warning> */
+    public function warnings(): array
+    {
+        return FitWarnings::of($this->outcome, $this->constants, $this->covariance, $this->degreesOfFreedom(), $this->bends(), $this->atBound);
+    }
+
+    public function hasConverged(): bool
+    {
+        return $this->outcome === Outcome::Converged;
+    }
+
+    public function n(): int
+    {
+        return count($this->residuals);
+    }
+
+    public function degreesOfFreedom(): int
+    {
+        return $this->n() - count($this->constants);
+    }
+
+    /** Root of the mean squared residual: sqrt(RSS / n). */
+    public function rmse(): float
+    {
+        return sqrt($this->residualSumOfSquares / max(1, $this->n()));
+    }
+
+    /** Estimate of the scatter of one point: sqrt(RSS / degrees of freedom); NAN without any. */
+    public function residualStandardDeviation(): float
+    {
+        return $this->degreesOfFreedom() > 0 ? sqrt($this->residualSumOfSquares / $this->degreesOfFreedom()) : NAN;
+    }
+
+    /**
+     * Akaike's information criterion for few points; of two curves through the same points the lower one is the
+     * better guess (Burnham and Anderson, Model Selection, 2002, 2.4). NAN where there are too few points.
+     */
+    public function aicc(): float
+    {
+        $n = $this->n();
+        $k = count($this->constants) + 1;
+
+        return $n - $k - 1 > 0
+            ? $n * log(max($this->residualSumOfSquares, 1e-300) / $n) + 2 * $k + 2 * $k * ($k + 1) / ($n - $k - 1) : NAN;
+    }
+
+    public function constant(string $name): ?FittedConstant
+    {
+        foreach ($this->constants as $constant) {
+            if ($constant->name === $name) {
+                return $constant;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<float> */
+    public function values(): array
+    {
+        return array_map(static fn (FittedConstant $c): float => $c->value, $this->constants);
+    }
+
+    /**
+     * Height of the curve.
+     *
+     * @param  list<float>  $x
+     * @return list<float>
+     */
+    public function at(array $x): array
+    {
+        return $this->model->over($x)->at($this->values())[0];
+    }
+
+    /**
+     * Half the width of the 95 % confidence band of the curve, from the covariance of its constants to first order.
+     *
+     * @param  list<float>  $x
+     * @return list<float> NAN without degrees of freedom
+     */
+    public function band(array $x): array
+    {
+        $slopes = $this->model->over($x)->at($this->values())[1];
+        $t = $this->degreesOfFreedom() > 0 ? StudentT::quantile((1.0 + self::CONFIDENCE) / 2.0, $this->degreesOfFreedom()) : NAN;
+        $widths = [];
+        foreach (array_keys($x) as $i) {
+            $variance = 0.0;
+            foreach ($this->covariance as $a => $row) {
+                foreach ($row as $b => $covariance) {
+                    $variance += $slopes[$a][$i] * $slopes[$b][$i] * $covariance;
+                }
+            }
+            $widths[] = $t * sqrt(max(0.0, $variance));
+        }
+
+        return $widths;
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Fitting;
+
+/** The relations that have a name: curves school science meets again and again. */
+enum Relation: string
+{
+    case Proportional = 'proportional';
+    case Linear = 'linear';
+    /** Through the origin, as of a fall from rest. */
+    case Quadratic = 'quadratic';
+    case Parabola = 'parabola';
+    case Cubic = 'cubic';
+    case Inverse = 'inverse';
+    case InverseOffset = 'inverse_offset';
+    case InverseSquare = 'inverse_square';
+    case SquareRoot = 'square_root';
+    case Logarithmic = 'logarithmic';
+    case Power = 'power';
+    case ExponentialGrowth = 'exponential_growth';
+    /** Towards a limit, from above or from below. */
+    case ExponentialDecay = 'exponential_decay';
+    case GaussianOnLine = 'gaussian_on_line';
+    case Sine = 'sine';
+    case DampedOscillation = 'damped_oscillation';
+    case Logistic = 'logistic';
+    case MichaelisMenten = 'michaelis_menten';
+
+    /** In x and the constants. */
+    public function formula(): string
+    {
+        return match ($this) {
+            self::Proportional => 'a*x',
+            self::Linear => 'a*x + b',
+            self::Quadratic => 'a*x^2',
+            self::Parabola => 'a*x^2 + b*x + c',
+            self::Cubic => 'a*x^3 + b*x^2 + c*x + d',
+            self::Inverse => 'a/x',
+            self::InverseOffset => 'a/x + b',
+            self::InverseSquare => 'a/x^2',
+            self::SquareRoot => 'a*sqrt(x)',
+            self::Logarithmic => 'a*ln(x) + b',
+            self::Power => 'a*x^b',
+            self::ExponentialGrowth => 'a*exp(b*x)',
+            self::ExponentialDecay => 'a*exp(-b*x) + c',
+            self::GaussianOnLine => 'a*exp(-0.5*((x - m)/s)^2) + b*x + c',
+            self::Sine => 'a*sin(2*pi*x/T + p) + c',
+            self::DampedOscillation => 'a*exp(-k*x)*sin(2*pi*x/T + p) + c',
+            self::Logistic => 'a/(1 + exp(-k*(x - m)))',
+            self::MichaelisMenten => 'a*x/(k + x)',
+        };
+    }
+
+    /** How the sentence "y ..." goes on. */
+    public function meaning(): string
+    {
+        return match ($this) {
+            self::Proportional => 'y is proportional to x',
+            self::Linear => 'y changes evenly with x',
+            self::Quadratic => 'y is proportional to the square of x',
+            self::Parabola => 'y follows a parabola in x',
+            self::Cubic => 'y follows a cubic in x',
+            self::Inverse => 'y is inversely proportional to x',
+            self::InverseOffset => 'y is a constant plus a part inversely proportional to x',
+            self::InverseSquare => 'y is inversely proportional to the square of x',
+            self::SquareRoot => 'y is proportional to the square root of x',
+            self::Logarithmic => 'y changes evenly each time x is multiplied by the same factor',
+            self::Power => 'y is proportional to a power of x',
+            self::ExponentialGrowth => 'y is multiplied by the same factor in equal steps of x',
+            self::ExponentialDecay => 'the distance of y from a limit shrinks by the same factor in equal steps of x',
+            self::GaussianOnLine => 'y is a bell-shaped peak on a sloping ground',
+            self::Sine => 'y swings evenly about a middle',
+            self::DampedOscillation => 'y swings about a middle, less and less',
+            self::Logistic => 'y grows fast at first and levels off at a limit',
+            self::MichaelisMenten => 'y rises with x and levels off, half way at x = k',
+        };
+    }
+
+    public function curve(): Curve
+    {
+        return Curve::typed($this->formula(), match ($this) {
+            self::Sine, self::DampedOscillation => ['T'],
+            default => [],
+        }, $this->value);
+    }
+}

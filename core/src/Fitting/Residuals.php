@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Fitting;
+
+use Welkion\Core\Uncertainty\LogGamma;
+use Welkion\Core\Uncertainty\StudentT;
+
+/** What the residuals of a fit tell about the curve: do they still bend? */
+final readonly class Residuals
+{
+    /** Chance below which a pattern is not taken for luck. */
+    public const UNLIKELY = 0.01;
+
+    /** Above this many points the normal distribution stands in for the exact one. */
+    private const EXACT_RUNS = 60;
+
+    /** Fewer points than this cannot show a pattern. */
+    private const LEAST = 5;
+
+    /**
+     * @param  float  $runsProbability  chance of so few runs of one sign, or fewer, in random residuals
+     * @param  float  $curvatureProbability  chance of so large a quadratic term, or larger, on top of the curve
+     */
+    private function __construct(public float $runsProbability, public float $curvatureProbability)
+    {
+    }
+
+    /**
+     * @param  list<float>  $x
+     * @param  list<float>  $residuals  same length as $x
+     * @param  list<list<float>>  $slopes  of the curve by each constant; what the curve can follow is no pattern
+     */
+    public static function of(array $x, array $residuals, array $slopes): self
+    {
+        $order = $x;
+        $sorted = $residuals;
+        array_multisort($order, $sorted);
+
+        return new self(self::runs($sorted), self::curvature($x, $residuals, $slopes));
+    }
+
+    public function bend(): bool
+    {
+        return min($this->runsProbability, $this->curvatureProbability) < self::UNLIKELY;
+    }
+
+    /**
+     * From the distribution of the number of runs (Wald and Wolfowitz, Ann. Math. Statist. 11, 1940).
+     *
+     * @param  list<float>  $residuals  in order of x
+     */
+    private static function runs(array $residuals): float
+    {
+        $signs = array_values(array_filter(array_map(static fn (float $r): int => $r <=> 0.0, $residuals)));
+        $up = count(array_filter($signs, static fn (int $s): bool => $s > 0));
+        $down = count($signs) - $up;
+        if ($up === 0 || $down === 0 || count($signs) < self::LEAST) {
+            return 1.0;
+        }
+        $runs = 1;
+        for ($i = 1, $n = count($signs); $i < $n; $i++) {
+            $runs += $signs[$i] !== $signs[$i - 1] ? 1 : 0;
+        }
+        $n = count($signs);
+        if ($n > self::EXACT_RUNS) {
+            $expected = 1.0 + 2.0 * $up * $down / $n;
+            $spread = sqrt(($expected - 1.0) * ($expected - 2.0) / ($n - 1.0));
+
+            // The normal distribution is Student's for very many degrees of freedom.
+            return StudentT::probabilityBelow(($runs + 0.5 - $expected) / $spread, 1e9);
+        }
+        $all = self::logChoose($up + $down, $up);
+        $probability = 0.0;
+        for ($r = 2; $r <= $runs; $r++) {
+            $half = intdiv($r, 2);
+            $probability += $r % 2 === 0
+                ? 2.0 * exp(self::logChoose($up - 1, $half - 1) + self::logChoose($down - 1, $half - 1) - $all)
+                : exp(self::logChoose($up - 1, $half) + self::logChoose($down - 1, $half - 1) - $all)
+                    + exp(self::logChoose($up - 1, $half - 1) + self::logChoose($down - 1, $half) - $all);
+        }
+
+        return min(1.0, $probability);
+    }
+
+    /**
+     * Significance of x^2 as one more column beside the slopes of the curve (Draper and Smith, Applied Regression
+     * Analysis, 3rd edition, 6.2).
+     *
+     * @param  list<float>  $x
+     * @param  list<float>  $residuals
+     * @param  list<list<float>>  $slopes
+     */
+    private static function curvature(array $x, array $residuals, array $slopes): float
+    {
+        $n = count($x);
+        $degrees = $n - count($slopes) - 1;
+        if ($n < self::LEAST || $degrees < 1) {
+            return 1.0;
+        }
+        $middle = (max($x) + min($x)) / 2.0;
+        $half = (max($x) - min($x)) / 2.0 ?: 1.0;
+        $square = array_map(static fn (float $v): float => (($v - $middle) / $half) ** 2, $x);
+        $fit = LeastSquares::solve([...$slopes, $square], $residuals);
+        $rest = array_sum(array_map(static fn (float $r): float => $r * $r, $residuals));
+        if ($fit === null || $rest === 0.0) {
+            return 1.0;
+        }
+        $error = $fit->standardErrors()[count($slopes)];
+
+        return $error > 0.0 ? StudentT::twoSided($fit->constants[count($slopes)] / $error, $degrees) : 1.0;
+    }
+
+    private static function logChoose(int $n, int $k): float
+    {
+        return $k < 0 || $k > $n ? -INF : LogGamma::of($n + 1.0) - LogGamma::of($k + 1.0) - LogGamma::of($n - $k + 1.0);
+    }
+}

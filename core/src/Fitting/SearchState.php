@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Fitting;
+
+/**
+ * One place of a search: constants, residuals and slopes there.
+ *
+ * @internal used by LevenbergMarquardt alone
+ */
+final readonly class SearchState
+{
+    /**
+     * @param  list<float>  $constants
+     * @param  list<float>  $residuals
+     * @param  list<list<float>>  $slopes
+     * @param  list<float>  $weighted  residuals times the roots of the weights
+     * @param  list<list<float>>  $weightedSlopes
+     */
+    private function __construct(
+        public array $constants,
+        public array $residuals,
+        public array $slopes,
+        public array $weighted,
+        public array $weightedSlopes,
+        public float $squares,
+    ) {
+    }
+
+    /**
+     * @param  list<float>  $y
+     * @param  list<float>|null  $roots  of the weights
+     * @param  list<float>  $constants
+     * @return self|null null where the curve or a slope is not finite
+     */
+    public static function at(Model $model, array $y, ?array $roots, array $constants): ?self
+    {
+        [$curve, $slopes] = $model->at($constants);
+        $residuals = $y;
+        foreach ($curve as $i => $value) {
+            $residuals[$i] -= $value;
+        }
+        $residuals = array_values($residuals);
+        $weighted = $roots === null ? $residuals : self::products($residuals, $roots);
+        $weightedSlopes = $roots === null ? $slopes : array_map(static fn (array $s): array => self::products($s, $roots), $slopes);
+        $squares = 0.0;
+        foreach ($weighted as $value) {
+            $squares += $value * $value;
+        }
+        $finite = is_finite($squares);
+        foreach ($slopes as $column) {
+            $finite = $finite && is_finite(array_sum($column));
+        }
+
+        return $finite ? new self($constants, $residuals, $slopes, $weighted, $weightedSlopes, $squares) : null;
+    }
+
+    /**
+     * The direction in which the sum of squares falls, a number for each constant.
+     *
+     * @return list<float>
+     */
+    public function downhill(): array
+    {
+        $slopes = [];
+        foreach ($this->weightedSlopes as $column) {
+            $sum = 0.0;
+            foreach ($column as $i => $value) {
+                $sum += $value * $this->weighted[$i];
+            }
+            $slopes[] = $sum;
+        }
+
+        return $slopes;
+    }
+
+    /**
+     * Columns of slopes; nothing for a constant that a bound holds.
+     *
+     * @param  list<bool>  $held
+     * @return list<list<float>>
+     */
+    public function freeColumns(array $held): array
+    {
+        $columns = $this->weightedSlopes;
+        foreach ($held as $k => $isHeld) {
+            if ($isHeld) {
+                $columns[$k] = array_fill(0, count($this->weighted), 0.0);
+            }
+        }
+
+        return $columns;
+    }
+
+    /** Whether the residuals are no more than what rounding the curve leaves. */
+    public function isRounding(): bool
+    {
+        $curve = 0.0;
+        foreach ($this->weightedSlopes as $k => $column) {
+            foreach ($column as $value) {
+                $curve += ($this->constants[$k] * $value) ** 2;
+            }
+        }
+
+        return $this->squares <= 1e-28 * $curve;
+    }
+
+    /** @param  list<bool>  $held */
+    public function minimum(int $iterations, Outcome $outcome, array $held): Minimum
+    {
+        return new Minimum($this->constants, $this->residuals, $this->slopes, $this->squares, $iterations, $outcome, $held);
+    }
+
+    /**
+     * @param  list<float>  $a
+     * @param  list<float>  $b
+     * @return list<float>
+     */
+    private static function products(array $a, array $b): array
+    {
+        foreach ($a as $i => $value) {
+            $a[$i] = $value * $b[$i];
+        }
+
+        return $a;
+    }
+}

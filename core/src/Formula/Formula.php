@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Formula;
+
+use Welkion\Core\Exception\UnitMismatch;
+use Welkion\Core\Formula\Node\Name;
+use Welkion\Core\Formula\Node\Node;
+use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Units\Unit;
+
+/** A formula in the symbols of columns, entries and constants: read once, used on any table. */
+final readonly class Formula
+{
+    private function __construct(public string $text, public Node $tree)
+    {
+    }
+
+    /**
+     * Reads ordinary mathematics: + - * / ^, brackets, functions, numbers with a unit in square brackets.
+     *
+     * @throws FormulaError If it cannot be read; the message says what and at which character.
+     */
+    public static function parse(string $text): self
+    {
+        return new self($text, Parser::parse($text));
+    }
+
+    /** @return list<string> the names it uses, in order of appearance */
+    public function symbols(): array
+    {
+        return Tree::symbols($this->tree);
+    }
+
+    /** The formula with one name written differently, everything else as typed. */
+    public function renamed(string $from, string $to): self
+    {
+        $text = $this->text;
+        $places = array_filter(Tree::names($this->tree), static fn (Name $name): bool => $name->symbol === $from);
+        $positions = array_map(static fn (Name $name): int => $name->position(), $places);
+        rsort($positions);
+        foreach ($positions as $position) {
+            $text = mb_substr($text, 0, $position - 1).$to.mb_substr($text, $position - 1 + mb_strlen($from));
+        }
+
+        return self::parse($text);
+    }
+
+    /**
+     * The exact derivative by one name, as a formula again.
+     *
+     * @throws FormulaError If a function of a whole column stands in the way.
+     */
+    public function derivative(string $by): self
+    {
+        $tree = Differentiator::derivative($this->tree, $by);
+
+        return new self(Text::of($tree), $tree);
+    }
+
+    /**
+     * The column (or the one number, repeated in every row) this formula gives for a table.
+     *
+     * @param  Unit|null  $into  unit of the result; what people would write, if not given
+     *
+     * @throws FormulaError If a name is unknown or units do not fit.
+     * @throws UnitMismatch If the result cannot be given in the unit asked for.
+     */
+    public function derive(Scope $scope, ?Unit $into = null): DerivedColumn
+    {
+        $check = new UnitCheck($scope);
+        $resolved = $check->resolve($this->tree);
+        $resolved = UnitCheck::inUnit($resolved, $into ?? $resolved->unit->simplified());
+        $values = [];
+        foreach ($this->symbols() as $symbol) {
+            $value = $scope->valueOf($symbol);
+            if ($value !== null) {
+                $values[$symbol] = $value;
+            }
+        }
+
+        $result = (new Program([$resolved->tree]))->run($values)[0];
+
+        return DerivedColumn::of($result, $resolved->unit, $scope, array_keys($values), $check->notes, Tree::looksAround($resolved->tree));
+    }
+
+    /**
+     * The value of a formula in entries alone, with its uncertainty carried to first order and the covariances
+     * between entries counted (JCGM 100:2008, 5.2.2).
+     *
+     * @param  array<string, Measured>  $entries
+     * @param  array<string, array<string, float>>  $covariances  by two symbols, in the product of their units; a pair
+     *                                                            may be given either way round, one left out is 0
+     *
+     * @throws FormulaError If a name is unknown or units do not fit.
+     * @throws \Welkion\Core\Exception\InvalidQuantity If there is no result, as for 1/0.
+     */
+    public function measured(array $entries, array $covariances = [], ?Unit $into = null): Measured
+    {
+        $resolved = (new UnitCheck(Scope::of([], $entries)))->resolve($this->tree);
+        $resolved = UnitCheck::inUnit($resolved, $into ?? $resolved->unit->simplified());
+        $symbols = array_values(array_filter($this->symbols(), static fn (string $s): bool => isset($entries[$s])));
+        $trees = [$resolved->tree];
+        foreach ($symbols as $symbol) {
+            $trees[] = Differentiator::derivative($resolved->tree, $symbol);
+        }
+        $values = array_map(static fn (Measured $m): float => $m->value, $entries);
+        foreach (PhysicalConstants::names() as $name) {
+            $values += [$name => PhysicalConstants::find($name)[0] ?? NAN];
+        }
+        $results = array_map(static fn (float|array $r): float => is_float($r) ? $r : $r[0], (new Program($trees))->run($values));
+        $variance = 0.0;
+        foreach ($symbols as $i => $a) {
+            foreach ($symbols as $j => $b) {
+                $covariance = $a === $b ? $entries[$a]->uncertainty ** 2 : $covariances[$a][$b] ?? $covariances[$b][$a] ?? 0.0;
+                $variance += $covariance === 0.0 ? 0.0 : $results[$i + 1] * $results[$j + 1] * $covariance;
+            }
+        }
+
+        return Measured::of($results[0], sqrt(max(0.0, $variance)), $resolved->unit);
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Uncertainty;
+
+/** Sums that keep the digits a plain loop would lose. */
+final class Sums
+{
+    /**
+     * The sum with the rounding errors of every step added back (Neumaier, ZAMM 54, 1974).
+     *
+     * @param  list<float>  $values
+     */
+    public static function exact(array $values): float
+    {
+        $sum = 0.0;
+        $lost = 0.0;
+        foreach ($values as $value) {
+            $next = $sum + $value;
+            $lost += abs($sum) >= abs($value) ? ($sum - $next) + $value : ($value - $next) + $sum;
+            $sum = $next;
+        }
+
+        return is_finite($sum) ? $sum + $lost : $sum;
+    }
+}
