@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Recorder;
 
+use Welkion\Core\Series\Summary;
+
 /** Samples of one channel of a run in the form they are kept: packed, with a summary for drawing. */
 final readonly class Block
 {
     public const LARGEST = 4096;
-
-    private const SUMMARY_EACH = 256;
 
     /** Times within this of an even grid are kept as the grid, in s. */
     private const EVEN_WITHIN_S = 1e-6;
@@ -56,7 +56,7 @@ final readonly class Block
             'dt' => $dt,
             'times' => $dt === null ? pack('e*', ...$offsets) : null,
             'payload' => pack('e*', ...$values),
-            'summary' => self::summaryOf($values),
+            'summary' => Summary::of($values)->packed(),
         ];
     }
 
@@ -75,16 +75,5 @@ final readonly class Block
         }
 
         return $step;
-    }
-
-    /** @param  non-empty-list<float>  $values */
-    private static function summaryOf(array $values): string
-    {
-        $summary = '';
-        foreach (array_chunk($values, self::SUMMARY_EACH) as $chunk) {
-            $summary .= pack('e*', min($chunk), max($chunk), $chunk[0], $chunk[count($chunk) - 1]);
-        }
-
-        return $summary;
     }
 }

@@ -62,7 +62,7 @@ final readonly class ElectrodeCalibration
             slopeUncertainty: $slopeError,
             offset: $line->at(0.0),
             offsetUncertainty: hypot($meanError, $slopeError * $line->centre),
-            residualsMv: $line->residuals,
+            residualsMv: array_map(static fn (float $at, float $read): float => $read - $line->at($at), $ph, $mv),
         );
     }
 

@@ -27,6 +27,10 @@ enum Relation: string
     case DampedOscillation = 'damped_oscillation';
     case Logistic = 'logistic';
     case MichaelisMenten = 'michaelis_menten';
+    /** Straight when 1/y is plotted against x, as of a reaction of second order. */
+    case InverseOfLine = 'inverse_of_line';
+    /** Straight when y^2 is plotted against x. */
+    case RootOfLine = 'root_of_line';
 
     /** In x and the constants. */
     public function formula(): string
@@ -50,6 +54,8 @@ enum Relation: string
             self::DampedOscillation => 'a*exp(-k*x)*sin(2*pi*x/T + p) + c',
             self::Logistic => 'a/(1 + exp(-k*(x - m)))',
             self::MichaelisMenten => 'a*x/(k + x)',
+            self::InverseOfLine => '1/(a*x + b)',
+            self::RootOfLine => 'sqrt(a*x + b)',
         };
     }
 
@@ -75,6 +81,8 @@ enum Relation: string
             self::DampedOscillation => 'y swings about a middle, less and less',
             self::Logistic => 'y grows fast at first and levels off at a limit',
             self::MichaelisMenten => 'y rises with x and levels off, half way at x = k',
+            self::InverseOfLine => 'the inverse of y changes evenly with x',
+            self::RootOfLine => 'the square of y changes evenly with x',
         };
     }
 

@@ -97,6 +97,9 @@ final readonly class StartSearch
         if ($this->is(Relation::Sine) || $this->is(Relation::DampedOscillation)) {
             return PeriodSearch::starts($this->x, $this->y, $this->is(Relation::DampedOscillation), self::KEPT);
         }
+        if ($this->is(Relation::InverseOfLine) || $this->is(Relation::RootOfLine)) {
+            return $this->fromStraightened($this->is(Relation::RootOfLine));
+        }
         $grids = [];
         $free = array_values(array_diff($this->curve->constants, $this->curve->linear));
         foreach ($free as $name) {
@@ -112,6 +115,16 @@ final readonly class StartSearch
         usort($found, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
 
         return array_map(static fn (array $one): array => $one[0], array_slice($found, 0, self::KEPT));
+    }
+
+    /** @return list<list<float>> the line of y^2, or of 1/y, against x */
+    private function fromStraightened(bool $isRoot): array
+    {
+        $straight = array_map(static fn (float $v): float => $isRoot ? $v * $v : ($v === 0.0 ? INF : 1.0 / $v), $this->y);
+        $solution = is_finite(array_sum($straight))
+            ? PlainLeastSquares::solve([$this->x, array_fill(0, count($this->x), 1.0)], $straight) : null;
+
+        return $solution === null ? [] : [$solution[0]];
     }
 
     /** @return list<float> values worth trying for a constant, from its part in the relation */

@@ -17,7 +17,6 @@ final readonly class StraightLine
 {
     /**
      * @param  float  $scatter  standard deviation of the residuals (n - 2 degrees of freedom); 0 for two points
-     * @param  list<float>  $residuals  y less the line, in the order of the points
      */
     private function __construct(
         public float $slope,
@@ -27,7 +26,6 @@ final readonly class StraightLine
         public float $scatter,
         public float $rSquared,
         public int $count,
-        public array $residuals,
     ) {
     }
 
@@ -44,8 +42,8 @@ final readonly class StraightLine
         if ($n !== count($y)) {
             throw UnequalLengths::between($n, count($y));
         }
-        if ($n < 2 || min($x) === max($x)) {
-            throw NotEnoughPoints::need('A straight line', 2, $n === 0 ? 0 : 1);
+        if ($n < 2) {
+            throw NotEnoughPoints::need('A straight line', 2, $n);
         }
         $centre = array_sum($x) / $n;
         $meanY = array_sum($y) / $n;
@@ -59,12 +57,14 @@ final readonly class StraightLine
             $sxy += $dx * $dy;
             $syy += $dy * $dy;
         }
+        // Equal x leave at most the rounding of their mean.
+        if ($sxx <= $n * (1e-15 * $centre) ** 2 && min($x) === max($x)) {
+            throw NotEnoughPoints::need('A straight line', 2, 1);
+        }
         $slope = $sxy / $sxx;
-        $residuals = [];
         $rss = 0.0;
         for ($i = 0; $i < $n; $i++) {
             $residual = $y[$i] - $meanY - $slope * ($x[$i] - $centre);
-            $residuals[] = $residual;
             $rss += $residual * $residual;
         }
         $scatter = $n > 2 ? sqrt($rss / ($n - 2)) : 0.0;
@@ -77,7 +77,6 @@ final readonly class StraightLine
             scatter: $scatter,
             rSquared: $syy > 0.0 ? 1.0 - $rss / $syy : 1.0,
             count: $n,
-            residuals: $residuals,
         );
     }
 

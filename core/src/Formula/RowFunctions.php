@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Formula;
 
+use Welkion\Core\Series\Derivative;
+use Welkion\Core\Series\Series;
+
 /**
  * Functions that look at neighbouring rows. All give a column of the same length; where a row has no result
  * it is NAN. Rows with a blank cell are passed over, so that the next one looks back to the last good row.
- *
- * Derivatives of uneven steps use three points: the parabola through a row and its two neighbours (Burden and
- * Faires, Numerical Analysis, 10th edition, 4.1).
+ * Derivatives see the rows in order of x, with rows of the same x averaged.
  *
  * @internal used by Functions alone
  */
@@ -42,11 +43,7 @@ final class RowFunctions
      */
     public static function derivative(array $y, array $x): array
     {
-        return self::ofParabola($y, $x, static fn (float $h1, float $h2, float $s1, float $s2, int $side): float => match ($side) {
-            -1 => $s1 + ($s1 - $s2) * $h1 / ($h1 + $h2),
-            1 => $s2 + ($s2 - $s1) * $h2 / ($h1 + $h2),
-            default => ($s1 * $h2 + $s2 * $h1) / ($h1 + $h2),
-        });
+        return self::overGoodRows($y, $x, Derivative::first(...));
     }
 
     /**
@@ -58,7 +55,7 @@ final class RowFunctions
      */
     public static function secondDerivative(array $y, array $x): array
     {
-        return self::ofParabola($y, $x, static fn (float $h1, float $h2, float $s1, float $s2): float => 2.0 * ($s2 - $s1) / ($h1 + $h2));
+        return self::overGoodRows($y, $x, Derivative::second(...));
     }
 
     /**
@@ -136,27 +133,31 @@ final class RowFunctions
     /**
      * @param  list<float>  $y
      * @param  list<float>  $x
-     * @param  callable(float, float, float, float, int): float  $result  of the two steps, the two slopes and the side of the row
-     * @return list<float>
+     * @param  callable(Series): list<float>  $derivative
+     * @return list<float> NAN in rows with a blank cell, and everywhere if fewer than three rows are good
      */
-    private static function ofParabola(array $y, array $x, callable $result): array
+    private static function overGoodRows(array $y, array $x, callable $derivative): array
     {
-        $good = array_keys(array_filter($y, static fn (float $v, int $i): bool => is_finite($v) && is_finite($x[$i]), ARRAY_FILTER_USE_BOTH));
-        $derivative = array_fill(0, count($y), NAN);
-        $last = count($good) - 1;
-        if ($last < 2) {
-            return $derivative;
-        }
-        foreach ($good as $k => $row) {
-            $middle = max(1, min($last - 1, $k));
-            [$a, $b, $c] = [$good[$middle - 1], $good[$middle], $good[$middle + 1]];
-            [$h1, $h2] = [$x[$b] - $x[$a], $x[$c] - $x[$b]];
-            if ($h1 === 0.0 || $h2 === 0.0 || $h1 + $h2 === 0.0) {
-                continue;
+        $byX = [];
+        foreach ($y as $row => $value) {
+            if (is_finite($value) && is_finite($x[$row])) {
+                $byX[json_encode($x[$row])][] = $row;
             }
-            $derivative[$row] = $result($h1, $h2, ($y[$b] - $y[$a]) / $h1, ($y[$c] - $y[$b]) / $h2, $k <=> $middle);
+        }
+        $result = array_fill(0, count($y), NAN);
+        $rows = array_map(static fn (array $same): int => $same[0], $byX);
+        if (count($rows) < 3) {
+            return $result;
+        }
+        $good = array_merge(...array_values($byX));
+        $series = Series::of(array_map(static fn (int $row): float => $x[$row], $good), array_map(static fn (int $row): float => $y[$row], $good));
+        $slopes = $derivative($series);
+        foreach ($series->x as $i => $at) {
+            foreach ($byX[json_encode($at)] ?? [] as $row) {
+                $result[$row] = $slopes[$i];
+            }
         }
 
-        return array_values($derivative);
+        return array_values($result);
     }
 }

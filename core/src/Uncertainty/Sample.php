@@ -6,6 +6,7 @@ namespace Welkion\Core\Uncertainty;
 
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Exception\NotEnoughPoints;
+use Welkion\Core\Series\Median;
 
 /** Repeated values of one quantity, and what describes them; all in the unit of the values. */
 final readonly class Sample
@@ -54,7 +55,7 @@ final readonly class Sample
         }
         $sd = $n > 1 ? sqrt(max(0.0, $squares - $rest * $rest / $n) / ($n - 1)) : NAN;
 
-        return new self($n, $sum, $mean, $sd, $sd / sqrt($n), min($values), max($values), self::middle($values));
+        return new self($n, $sum, $mean, $sd, $sd / sqrt($n), min($values), max($values), Median::of($values));
     }
 
     public function range(): float
@@ -78,14 +79,5 @@ final readonly class Sample
     public function halfWidth(float $probability = 0.95): float
     {
         return $this->n < 2 ? NAN : StudentT::quantile((1.0 + $probability) / 2.0, $this->n - 1) * $this->standardError;
-    }
-
-    /** @param  non-empty-list<float>  $values */
-    private static function middle(array $values): float
-    {
-        sort($values);
-        $half = intdiv(count($values), 2);
-
-        return count($values) % 2 === 1 ? $values[$half] : ($values[$half - 1] + $values[$half]) / 2.0;
     }
 }

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Formats\Reading;
+
+use Welkion\Core\Exception\UnknownUnit;
+use Welkion\Core\Units\Unit;
+
+/**
+ * The head of a column: its name, and the unit written with it.
+ *
+ * @internal used by TableReader alone
+ */
+final readonly class HeaderCell
+{
+    private function __construct(public string $name, public string $unit)
+    {
+    }
+
+    /** Reads "Time (s)", "Time [s]", "Time / s", "Time/s", "Time in s" and "Time". */
+    public static function read(string $cell): self
+    {
+        $cell = trim($cell);
+        if (preg_match('/^(.*\S)\s*[(\[]([^()\[\]]*(?:\([^()]*\)[^()\[\]]*)?)[)\]]$/u', $cell, $match) === 1) {
+            $unit = trim($match[2]);
+
+            // "Mass (cup and water)" is a name; "Light (counts)" is a unit of its own.
+            return self::isUnit($unit) || ! str_contains($unit, ' ') ? new self($match[1], $unit) : new self($cell, '');
+        }
+        if (preg_match('/^([^\/]*[^\/\s])\s*\/\s*(.+)$/u', $cell, $match) === 1 && self::isUnit($match[2])) {
+            return new self($match[1], $match[2]);
+        }
+        if (preg_match('/^(.*\S)\s+in\s+(\S+)$/u', $cell, $match) === 1 && self::isUnit($match[2])) {
+            return new self($match[1], $match[2]);
+        }
+
+        return new self($cell, '');
+    }
+
+    public function withUnit(string $unit): self
+    {
+        return new self($this->name, trim($unit, " \t()[]"));
+    }
+
+    /** Whether a cell of a second header row may be a unit. */
+    public static function isUnit(string $text): bool
+    {
+        try {
+            Unit::parse(trim($text, " \t()[]"));
+
+            return true;
+        } catch (UnknownUnit) {
+            return false;
+        }
+    }
+}
