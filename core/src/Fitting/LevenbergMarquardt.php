@@ -34,9 +34,15 @@ final readonly class LevenbergMarquardt
     /** The first radius in lengths of the starting values. */
     public const FIRST_RADIUS = 100.0;
 
-    /** @param  float  $firstRadius  in lengths of the starting values */
-    public function __construct(private int $mostSteps = 2000, private float $firstRadius = self::FIRST_RADIUS)
-    {
+    /**
+     * @param  float  $firstRadius  in lengths of the starting values
+     * @param  float  $coarseness  how many times larger steps than usual no longer matter; for trials among many
+     */
+    public function __construct(
+        private int $mostSteps = 2000,
+        private float $firstRadius = self::FIRST_RADIUS,
+        private float $coarseness = 1.0,
+    ) {
     }
 
     /**
@@ -132,7 +138,7 @@ final readonly class LevenbergMarquardt
             $byConstants = max($byConstants, $held[$k] || $value === 0.0 ? 0.0 : abs($value) / max(self::SMALL_TO_CONSTANT * abs($state->constants[$k]), 1e-300));
         }
 
-        return min($byErrors, $byConstants);
+        return min($byErrors, $byConstants) / $this->coarseness;
     }
 
     /**

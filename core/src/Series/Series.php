@@ -79,6 +79,12 @@ final readonly class Series
         return new self($x, $y, $this->merged);
     }
 
+    /** The points from this index on. */
+    public function from(int $index): self
+    {
+        return new self(array_slice($this->x, $index), array_slice($this->y, $index), $this->merged);
+    }
+
     /** The same points without the one at this index. */
     public function without(int $index): self
     {

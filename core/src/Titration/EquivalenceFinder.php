@@ -11,10 +11,11 @@ use Welkion\Core\Units\Unit;
 /**
  * Finds the jumps of a titration curve where its second derivative changes sign.
  *
- * The zero is read on the straight line between the two neighbouring values of the second derivative (Skoog,
- * West, Holler and Crouch, Fundamentals of Analytical Chemistry, 9th edition, 21G-4).
+ * Between which volumes it changes is read from the differences of the readings, and a first value on the straight
+ * line between the two (Skoog, West, Holler and Crouch, Fundamentals of Analytical Chemistry, 9th edition, 21G-4).
+ * The volume itself comes from a curve through the points around the jump.
  */
-final class EquivalenceFinder
+final readonly class EquivalenceFinder
 {
     /** A jump stands out from the slope on both its sides by at least this share of its own height. */
     private const MIN_PROMINENCE = 0.35;
@@ -26,7 +27,12 @@ final class EquivalenceFinder
     private const MIN_RISE_PH = 0.5;
 
     /** Readings of a burette are good to about half its smallest division of 0.05 mL, as a standard uncertainty. */
-    private const BURETTE_ML = 0.01;
+    public const BURETTE_ML = 0.01;
+
+    /** @param  float  $volumeUncertainty  standard uncertainty of one burette reading, mL */
+    public function __construct(private float $volumeUncertainty = self::BURETTE_ML)
+    {
+    }
 
     /**
      * @return list<EquivalencePoint> in order of volume; empty when no jump stands out from the noise
@@ -36,12 +42,16 @@ final class EquivalenceFinder
         $slopes = $curve->points->derivative();
         $rising = array_map(static fn (float $s): float => $s * $curve->direction(), $slopes->y);
 
-        $found = [];
+        $zeros = [];
         foreach ($this->peaks($curve, $slopes->x, $rising) as $peak) {
-            $point = $this->pointAt($curve, $peak);
-            if ($point !== null) {
-                $found[] = $point;
+            $zero = self::signChange($curve->points, $peak, $curve->direction());
+            if ($zero !== null) {
+                $zeros[] = [$peak, ...$zero];
             }
+        }
+        $found = [];
+        foreach ($zeros as $i => [$peak, $volume, $from, $to]) {
+            $found[] = $this->pointAt($curve, $peak, $volume, $from, $to, $zeros[$i - 1][1] ?? 0.0, $zeros[$i + 1][1] ?? null);
         }
 
         return $found;
@@ -111,22 +121,24 @@ final class EquivalenceFinder
         return abs($points->y[$last + 1] - $points->y[$first]);
     }
 
-    private function pointAt(TitrationCurve $curve, int $peak): ?EquivalencePoint
+    private function pointAt(TitrationCurve $curve, int $peak, float $zero, float $from, float $to, float $before, ?float $after): EquivalencePoint
     {
-        $zero = self::signChange($curve->points, $peak, $curve->direction());
-        if ($zero === null) {
-            return null;
-        }
-        [$volume, $from, $to] = $zero;
         $step = ($curve->points->x[$peak + 2] - $curve->points->x[$peak - 1]) / 3.0;
 
+        $straight = Measured::of(
+            $zero,
+            hypot(hypot($step / sqrt(12.0), $this->noiseShare($curve, $peak, $zero)), $this->volumeUncertainty),
+            Unit::parse('mL'),
+        );
+        $local = LocalJump::volume($curve, $peak, $zero, $before, $after);
+        // Should the curve lead away from the sign change, it does not describe this jump.
+        $volume = $local === null || abs($local[0] - $zero) > 2.0 * $step
+            ? $straight : Measured::of($local[0], hypot($local[1], $this->volumeUncertainty), Unit::parse('mL'));
+
         return new EquivalencePoint(
-            volume: Measured::of(
-                $volume,
-                hypot(hypot($step / sqrt(12.0), $this->noiseShare($curve, $peak, $volume)), self::BURETTE_ML),
-                Unit::parse('mL'),
-            ),
-            ph: $curve->points->at($volume) ?? $curve->points->y[$peak],
+            volume: $volume,
+            straight: $straight,
+            ph: $curve->points->at($volume->value) ?? $curve->points->y[$peak],
             from: $from,
             to: $to,
             step: $step,

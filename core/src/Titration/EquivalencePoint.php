@@ -10,7 +10,9 @@ use Welkion\Core\Uncertainty\Measured;
 final readonly class EquivalencePoint
 {
     /**
-     * @param  Measured  $volume  in mL
+     * @param  Measured  $volume  in mL, from a curve through the points around the jump
+     * @param  Measured  $straight  in mL, on the straight line between the neighbours of the sign change; no better
+     *                              than the steps
      * @param  float  $ph  pH there, read between the neighbouring points
      * @param  float  $from  volume in mL where the second derivative is last positive in the sense of the jump
      * @param  float  $to  volume in mL where it is first negative
@@ -18,6 +20,7 @@ final readonly class EquivalencePoint
      */
     public function __construct(
         public Measured $volume,
+        public Measured $straight,
         public float $ph,
         public float $from,
         public float $to,

@@ -21,11 +21,12 @@ final readonly class HalfEquivalence
 
     /**
      * @param  float  $phUncertainty  standard uncertainty of one pH reading, calibration included
+     * @param  EquivalencePoint|null  $before  the jump before this one; half way is counted from there
      * @return self|null null when no readings were taken there
      */
-    public static function of(TitrationCurve $curve, EquivalencePoint $point, float $phUncertainty): ?self
+    public static function of(TitrationCurve $curve, EquivalencePoint $point, float $phUncertainty, ?EquivalencePoint $before = null): ?self
     {
-        $volume = $point->volume->scaledBy(0.5);
+        $volume = ($before === null ? $point->volume : $point->volume->plus($before->volume))->scaledBy(0.5);
         $ph = $curve->points->at($volume->value);
         $slope = $curve->points->slopeAt($volume->value);
         if ($ph === null || $slope === null) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Welkion\Core\Titration;
 
 use Welkion\Core\Exception\NotEnoughPoints;
+use Welkion\Core\Series\Median;
 use Welkion\Core\Series\Series;
 
 /** pH against added volume in mL, cleaned of single points that cannot belong to it. */
@@ -17,9 +18,6 @@ final readonly class TitrationCurve
      * way while titrant is added, and electrodes scatter by a tenth of it.
      */
     private const SLIP_PH = 0.25;
-
-    /** Turns a median absolute deviation into the standard deviation of a normal distribution. */
-    private const MEDIAN_TO_SD = 1.4826;
 
     /**
      * @param  Series  $points  mL and pH
@@ -61,6 +59,23 @@ final readonly class TitrationCurve
         return $this->points->y[$this->points->count() - 1] >= $this->points->y[0] ? 1 : -1;
     }
 
+    /**
+     * The curve a fast electrode would have shown.
+     *
+     * @param  float  $lag  part of the way from its last reading that the electrode still misses, 0 to below 1
+     */
+    public function withoutLag(float $lag): self
+    {
+        $y = [];
+        foreach ($this->points->y as $i => $shown) {
+            $before = $this->points->y[$i - 1] ?? $shown;
+            $y[] = $before + ($shown - $before) / (1.0 - $lag);
+        }
+
+        // Taking differences makes more of the noise.
+        return new self(Series::of($this->points->x, $y), $this->slips, $this->noise * sqrt(1.0 + $lag * $lag) / (1.0 - $lag));
+    }
+
     /** Distance of each point from the line between its neighbours, by the median, so that the jump does not count. */
     private static function noiseOf(Series $points): float
     {
@@ -68,10 +83,9 @@ final readonly class TitrationCurve
         for ($i = 1; $i < $points->count() - 1; $i++) {
             $share = ($points->x[$i] - $points->x[$i - 1]) / ($points->x[$i + 1] - $points->x[$i - 1]);
             $line = $points->y[$i - 1] + $share * ($points->y[$i + 1] - $points->y[$i - 1]);
-            $deviations[] = abs($points->y[$i] - $line) / sqrt(1.0 + $share ** 2 + (1.0 - $share) ** 2);
+            $deviations[] = ($points->y[$i] - $line) / sqrt(1.0 + $share ** 2 + (1.0 - $share) ** 2);
         }
-        sort($deviations);
 
-        return self::MEDIAN_TO_SD * $deviations[intdiv(count($deviations), 2)];
+        return Median::deviation([...$deviations, ...array_map(static fn (float $d): float => -$d, $deviations)]);
     }
 }

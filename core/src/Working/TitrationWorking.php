@@ -7,8 +7,8 @@ namespace Welkion\Core\Working;
 use Welkion\Core\Titration\EquivalenceFinder;
 use Welkion\Core\Titration\EquivalencePoint;
 use Welkion\Core\Titration\HalfEquivalence;
-use Welkion\Core\Titration\StepAdvice;
 use Welkion\Core\Titration\TitrationCurve;
+use Welkion\Core\Titration\TitrationWarnings;
 use Welkion\Core\Uncertainty\Digits;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Warning;
@@ -29,9 +29,6 @@ final readonly class TitrationWorking
     public const CONCENTRATION = 'concentration';
 
     public const MASS_CONCENTRATION = 'mass-concentration';
-
-    /** Steps above this leave more to the step than to the burette. */
-    private const COARSE_STEP_ML = 0.15;
 
     public function __construct(private EquivalenceFinder $finder = new EquivalenceFinder)
     {
@@ -74,24 +71,18 @@ final readonly class TitrationWorking
                     default => 'No jump stands out from the noise yet. Take readings past the steep part.',
                 });
         }
-        $warnings = [];
-        foreach ($curve->slips as $slip) {
-            $warnings[] = new Warning('slip', sprintf('The reading at %.2F mL was left out.', $slip),
-                'It jumps away from its neighbours and straight back. Set it aside with a reason, or retake it.');
-        }
+        $warnings = TitrationWarnings::slips($curve);
         if (count($all) > 1 && $span === null) {
             $warnings[] = new Warning('several-jumps', count($all).' jumps were found.',
                 'This line uses the first. Drag a span over the one you mean.');
         }
-        if ($point->step > self::COARSE_STEP_ML) {
-            $warnings[] = new Warning('coarse-steps', sprintf('Steps of %.2F mL across the jump.', $point->step), sprintf(
-                'The equivalence volume is no better than ± %.2F mL; take %.2F mL steps between %.1F and %.1F mL.',
-                $point->volume->uncertainty, StepAdvice::FINE_STEP_ML, floor($point->from * 2) / 2, ceil($point->to * 2) / 2,
-            ));
+        $coarse = TitrationWarnings::coarse($point);
+        if ($coarse !== null) {
+            $warnings[] = $coarse;
         }
 
         return new Line(self::EQUIVALENCE, 'Equivalence volume', $point->volume,
-            sprintf('second derivative of pH changes sign between %.2F and %.2F mL; pH %.1F there', $point->from, $point->to, $point->ph),
+            sprintf('second derivative of pH changes sign between %.2F and %.2F mL, read from a curve through the points around it; pH %.1F there', $point->from, $point->to, $point->ph),
             formula: 'd²(pH)/dV² = 0', warnings: $warnings);
     }
 
