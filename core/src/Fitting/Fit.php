@@ -85,7 +85,7 @@ final readonly class Fit
         $n = $this->n();
         $k = count($this->constants) + 1;
 
-        return $n - $k - 1 > 0
+        return $n - $k - 1 > 0 && is_finite($this->residualSumOfSquares)
             ? $n * log(max($this->residualSumOfSquares, 1e-300) / $n) + 2 * $k + 2 * $k * ($k + 1) / ($n - $k - 1) : NAN;
     }
 

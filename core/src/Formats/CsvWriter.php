@@ -5,16 +5,22 @@ declare(strict_types=1);
 namespace Welkion\Core\Formats;
 
 /**
- * Writes a table as delimited text: UTF-8 with a byte order mark, CRLF, quotes where needed (RFC 4180).
+ * Writes a table as delimited text: UTF-8, quotes where needed (RFC 4180).
  *
- * The mark is there because spreadsheets otherwise take °C for something else.
+ * For a spreadsheet with CRLF and a byte order mark, because it would otherwise take °C for something else; plain
+ * for other programs.
  */
 final readonly class CsvWriter
 {
     private const BYTE_ORDER_MARK = "\u{FEFF}";
 
-    public function __construct(private DecimalMark $mark)
+    public function __construct(private DecimalMark $mark, private bool $isForSpreadsheet = true)
     {
+    }
+
+    public static function plain(DecimalMark $mark): self
+    {
+        return new self($mark, false);
     }
 
     /**
@@ -23,7 +29,7 @@ final readonly class CsvWriter
      */
     public function write(array $header, iterable $rows): string
     {
-        $text = self::BYTE_ORDER_MARK.$this->line($header);
+        $text = ($this->isForSpreadsheet ? self::BYTE_ORDER_MARK : '').$this->line($header);
         foreach ($rows as $row) {
             $text .= $this->line($row);
         }
@@ -34,7 +40,7 @@ final readonly class CsvWriter
     /** @param  list<string|float|null>  $cells */
     private function line(array $cells): string
     {
-        return implode($this->mark->separator(), array_map($this->cell(...), $cells))."\r\n";
+        return implode($this->mark->separator(), array_map($this->cell(...), $cells)).($this->isForSpreadsheet ? "\r\n" : "\n");
     }
 
     private function cell(string|float|null $cell): string
@@ -46,7 +52,7 @@ final readonly class CsvWriter
             return $this->mark->number((string) json_encode($cell));
         }
         // A spreadsheet would run a text that begins like a formula.
-        $text = preg_match('/^[=+\-@\t\r]/', $cell) === 1 ? "'".$cell : $cell;
+        $text = $this->isForSpreadsheet && preg_match('/^[=+\-@\t\r]/', $cell) === 1 ? "'".$cell : $cell;
 
         return preg_match('/["\r\n'.$this->mark->separator().']/', $text) === 1
             ? '"'.str_replace('"', '""', $text).'"' : $text;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Formats;
 
+use Welkion\Core\Formats\Reading\DateText;
 use Welkion\Core\Uncertainty\Sums;
 
 /** A column as it was read from a file. */
@@ -35,6 +36,12 @@ final readonly class TableColumn
     public function count(): int
     {
         return $this->kind === ColumnKind::Text ? count($this->texts) : count($this->values) - count($this->unreadable) - count($this->blank);
+    }
+
+    /** A value of a column of dates, written as 2031-04-11T22:15:00. */
+    public function moment(float $secondsFromFirst): string
+    {
+        return DateText::written((float) DateText::read((string) $this->first) + $secondsFromFirst);
     }
 
     /** Sum of the numbers; null for dates and text. */

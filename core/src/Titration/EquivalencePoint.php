@@ -9,6 +9,9 @@ use Welkion\Core\Uncertainty\Measured;
 /** One jump of a titration curve. */
 final readonly class EquivalencePoint
 {
+    /** Share of the distance to another estimate that counts as uncertainty; part of it is their scatter. */
+    private const DOUBT = 0.75;
+
     /**
      * @param  Measured  $volume  in mL, from a curve through the points around the jump
      * @param  Measured  $straight  in mL, on the straight line between the neighbours of the sign change; no better
@@ -26,5 +29,13 @@ final readonly class EquivalencePoint
         public float $to,
         public float $step,
     ) {
+    }
+
+    /** The same point, where another estimate of its volume casts doubt on this one. */
+    public function besides(Measured $other): self
+    {
+        $volume = Measured::of($this->volume->value, hypot($this->volume->uncertainty, self::DOUBT * ($this->volume->value - $other->value)), $this->volume->unit);
+
+        return new self($volume, $this->straight, $this->ph, $this->from, $this->to, $this->step);
     }
 }

@@ -21,7 +21,7 @@ final class GranLine
     /** Part of the way to the jump over which the line is drawn: nearer, the acid left over is no longer all there is. */
     private const FROM = 0.6;
 
-    private const TO = 0.97;
+    private const TO = 0.92;
 
     private const LEAST_POINTS = 4;
 

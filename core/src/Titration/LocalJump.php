@@ -19,7 +19,7 @@ use Welkion\Core\Fitting\LeastSquares;
 final class LocalJump
 {
     /** How far the relation is off, as a share of the distance from the jump, per mL of distance over the reach. */
-    private const OFF_AT_REACH = 0.12;
+    private const OFF_AT_REACH = 0.06;
 
     /** Below this (or as far below 14) the half-way pH is that of a strong acid or base. */
     public const STRONG_PH = 2.6;

@@ -52,10 +52,14 @@ final readonly class PhTitration
         $finder = new EquivalenceFinder($volumeUncertainty);
         $jumps = $finder->find($curve);
         $refined = $jumps === [] ? null : (new ChargeBalanceFit)->refine($curve, $jumps, $titrant, $sample);
-        if ($refined !== null && $refined->lag > self::LAG_THAT_MATTERS) {
-            // What the electrode would have shown had it been fast; its jumps are where they belong.
-            $again = $finder->find($curve->withoutLag($refined->lag));
+        if ($refined !== null) {
+            // What a fast electrode would have shown, with the scatter the whole curve tells: jumps lie where they belong.
+            $again = $finder->find($curve->understood($refined->lag > self::LAG_THAT_MATTERS ? $refined->lag : 0.0, $refined->scatter));
             $jumps = count($again) === count($jumps) ? $again : $jumps;
+        }
+        // Where the whole curve speaks of another volume, the points around the jump know it less well than they seem.
+        if ($refined !== null) {
+            $jumps = array_map(static fn (EquivalencePoint $jump, Measured $other): EquivalencePoint => $jump->besides($other), $jumps, $refined->volumes);
         }
         $halves = [];
         foreach ($jumps as $i => $jump) {

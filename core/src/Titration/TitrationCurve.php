@@ -63,8 +63,9 @@ final readonly class TitrationCurve
      * The curve a fast electrode would have shown.
      *
      * @param  float  $lag  part of the way from its last reading that the electrode still misses, 0 to below 1
+     * @param  float  $noise  standard deviation of one pH reading
      */
-    public function withoutLag(float $lag): self
+    public function understood(float $lag, float $noise): self
     {
         $y = [];
         foreach ($this->points->y as $i => $shown) {
@@ -73,7 +74,7 @@ final readonly class TitrationCurve
         }
 
         // Taking differences makes more of the noise.
-        return new self(Series::of($this->points->x, $y), $this->slips, $this->noise * sqrt(1.0 + $lag * $lag) / (1.0 - $lag));
+        return new self(Series::of($this->points->x, $y), $this->slips, $noise * sqrt(1.0 + $lag * $lag) / (1.0 - $lag));
     }
 
     /** Distance of each point from the line between its neighbours, by the median, so that the jump does not count. */

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Cli;
+
+use Welkion\Core\Formats\DecimalMark;
+use Welkion\Core\Formats\Reading\NumberText;
+
+/** What was typed after a command: its file and its options. */
+final readonly class Options
+{
+    /** @param  array<string, string>  $values */
+    private function __construct(public string $file, private array $values)
+    {
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @param  array<string, string>  $known  option without its dashes to what it does; one that begins with * is needed
+     *
+     * @throws Failure If an option is unknown, has no value or is missing.
+     */
+    public static function parse(array $words, array $known): self
+    {
+        $values = [];
+        $files = [];
+        while ($words !== []) {
+            $word = array_shift($words);
+            if (! str_starts_with($word, '--')) {
+                $files[] = $word;
+
+                continue;
+            }
+            [$name, $value] = [...explode('=', substr($word, 2), 2), null];
+            if (! isset($known[$name])) {
+                throw Failure::input("There is no option --{$name}. The options are: ".implode(', ', array_map(static fn (string $k): string => "--{$k}", array_keys($known))).'.');
+            }
+            $value ??= array_shift($words);
+            if ($value === null) {
+                throw Failure::input("The option --{$name} needs a value.");
+            }
+            $values[$name] = $value;
+        }
+        if (count($files) !== 1) {
+            throw Failure::input($files === [] ? 'Name the file to use, or - for standard input.' : 'Name one file only.');
+        }
+        foreach ($known as $name => $help) {
+            if (str_starts_with($help, '*') && ! isset($values[$name])) {
+                throw Failure::input("The option --{$name} is needed.");
+            }
+        }
+
+        return new self($files[0], $values);
+    }
+
+    public function has(string $name): bool
+    {
+        return isset($this->values[$name]);
+    }
+
+    public function text(string $name): string
+    {
+        return $this->values[$name] ?? throw Failure::input("The option --{$name} is needed.");
+    }
+
+    /** @throws Failure If the value is no number. */
+    public function number(string $name): ?float
+    {
+        if (! isset($this->values[$name])) {
+            return null;
+        }
+
+        return (new NumberText(DecimalMark::Point))->read($this->values[$name])
+            ?? throw Failure::input("The option --{$name} takes a number, but \"{$this->values[$name]}\" was given.");
+    }
+
+    /**
+     * Numbers by name: "a=5, k=0.1".
+     *
+     * @return array<string, float>
+     *
+     * @throws Failure If it is not written so.
+     */
+    public function numbers(string $name): array
+    {
+        $numbers = [];
+        foreach (explode(',', $this->values[$name] ?? '') as $part) {
+            if (trim($part) === '') {
+                continue;
+            }
+            [$key, $value] = [...array_map(trim(...), explode('=', $part, 2)), ''];
+            $numbers[$key] = (new NumberText(DecimalMark::Point))->read($value)
+                ?? throw Failure::input("The option --{$name} is written as a=5,k=0.1, but \"{$part}\" is not.");
+        }
+
+        return $numbers;
+    }
+
+    /**
+     * A value with its standard uncertainty: "0.1" or "0.1+-0.0005".
+     *
+     * @return array{float, float}|null
+     *
+     * @throws Failure If it is not written so.
+     */
+    public function measured(string $name): ?array
+    {
+        if (! isset($this->values[$name])) {
+            return null;
+        }
+        $parts = preg_split('/\s*(?:\+-|±|\+\/-)\s*/u', $this->values[$name]) ?: [];
+        $numbers = array_map(static fn (string $p): ?float => (new NumberText(DecimalMark::Point))->read(trim($p)), $parts);
+        $value = $numbers[0] ?? null;
+        $uncertainty = count($numbers) === 1 ? 0.0 : $numbers[1] ?? null;
+        if ($value === null || $uncertainty === null || $uncertainty < 0.0 || count($numbers) > 2) {
+            throw Failure::input("The option --{$name} takes a number such as 0.1 or 0.1+-0.0005, but \"{$this->values[$name]}\" was given.");
+        }
+
+        return [$value, $uncertainty];
+    }
+}
