@@ -21,8 +21,13 @@ final readonly class Curve
      * @param  list<string>  $linear  constants the height of the curve is proportional to: given the others, plain
      *                                least squares finds them
      */
-    private function __construct(public string $name, public Formula $formula, public array $constants, public array $linear)
-    {
+    private function __construct(
+        public string $name,
+        public Formula $formula,
+        public array $constants,
+        public array $linear,
+        private FormulaModel $model,
+    ) {
     }
 
     /**
@@ -45,17 +50,14 @@ final readonly class Curve
                 throw FormulaError::at(1, "\"{$given}\" has a starting value but does not stand in the formula.");
             }
         }
-        foreach ($constants as $constant) {
-            Differentiator::derivative($formula->tree, $constant);
-        }
 
-        return new self($name, $formula, $constants, self::linear($formula, $constants));
+        return new self($name, $formula, $constants, self::linear($formula, $constants), FormulaModel::of($formula, $constants));
     }
 
     /** @param  list<float>  $x */
     public function over(array $x): FormulaModel
     {
-        return FormulaModel::of($this->formula, $this->constants, $x);
+        return $this->model->over($x);
     }
 
     /** Whether this constant is simply added: then it has the zero of y, as an intercept in °C has. */

@@ -197,11 +197,11 @@ final readonly class CurveFitter
             $columns[$k] = $isHeld ? [] : $columns[$k];
         }
         $free = array_values(array_filter($columns));
-        $qr = new QrDecomposition($free);
-        if ($free !== [] && ! ($qr->independence() > 1e-13)) {
+        $triangle = Triangle::of($free);
+        if ($free !== [] && ! ($triangle->independence() > 1e-13)) {
             return null;
         }
-        $gram = $free === [] ? [] : $qr->inverseGram();
+        $gram = $free === [] ? [] : $triangle->inverseGram();
         $places = array_keys(array_filter($columns));
         $full = array_fill(0, count($columns), array_fill(0, count($columns), 0.0));
         foreach ($places as $i => $a) {

@@ -15,34 +15,36 @@ final readonly class FormulaModel implements Model
 {
     /**
      * @param  list<string>  $names  of the constants
+     * @param  array<string, float>  $nature  constants of nature in the formula
      * @param  list<float>  $x
      */
-    private function __construct(private Program $program, public array $names, private array $x)
+    private function __construct(private Program $program, public array $names, private array $nature, private array $x)
     {
     }
 
     /**
      * @param  list<string>  $names  of the free constants; every other name but x must be a constant of nature
-     * @param  list<float>  $x
      *
      * @throws FormulaError If the formula cannot be differentiated.
      */
-    public static function of(Formula $formula, array $names, array $x): self
+    public static function of(Formula $formula, array $names): self
     {
         $trees = [$formula->tree];
         foreach ($names as $name) {
             $trees[] = Differentiator::derivative($formula->tree, $name);
         }
 
-        return new self(new Program($trees), $names, $x);
+        $nature = [];
+        foreach (array_diff($formula->symbols(), $names) as $symbol) {
+            $nature[$symbol] = PhysicalConstants::find($symbol)[0] ?? NAN;
+        }
+
+        return new self(new Program($trees), $names, $nature, []);
     }
 
     public function at(array $constants): array
     {
-        $values = ['x' => $this->x, ...array_combine($this->names, $constants)];
-        foreach (PhysicalConstants::names() as $name) {
-            $values += [$name => PhysicalConstants::find($name)[0] ?? NAN];
-        }
+        $values = [Curve::VARIABLE => $this->x] + array_combine($this->names, $constants) + $this->nature;
         $columns = [];
         foreach ($this->program->run($values) as $result) {
             $columns[] = is_float($result) ? array_fill(0, count($this->x), $result) : $result;
@@ -58,7 +60,7 @@ final readonly class FormulaModel implements Model
      */
     public function over(array $x): self
     {
-        return new self($this->program, $this->names, $x);
+        return new self($this->program, $this->names, $this->nature, $x);
     }
 
     public function thinned(int $every): self

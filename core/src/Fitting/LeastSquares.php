@@ -66,21 +66,22 @@ final readonly class LeastSquares
             $b = self::products($y, $roots);
         }
         $qr = new QrDecomposition($a);
-        if (! ($qr->independence() > self::LEAST_INDEPENDENCE)) {
+        $triangle = Triangle::ofQr($qr);
+        if (! ($triangle->independence() > self::LEAST_INDEPENDENCE)) {
             return null;
         }
         $rotated = $qr->rotated($b);
-        $constants = $qr->solved($rotated);
+        $constants = $triangle->solved($rotated);
         $residuals = self::plainResiduals($a, $b, $constants);
         if ($n * count($a) <= self::MOST_REFINED_CELLS) {
-            [$constants, $residuals] = self::refined($qr, $a, $b, $constants, $residuals);
+            [$constants, $residuals] = self::refined($qr, $triangle, $a, $b, $constants, $residuals);
         }
         $squares = 0.0;
         foreach ($residuals as $residual) {
             $squares += $residual * $residual;
         }
 
-        return new self($constants, $qr->inverseGram(), $weights === null ? $residuals : self::plainResiduals($columns, $y, $constants), $squares);
+        return new self($constants, $triangle->inverseGram(), $weights === null ? $residuals : self::plainResiduals($columns, $y, $constants), $squares);
     }
 
     /**
@@ -103,16 +104,16 @@ final readonly class LeastSquares
      * @param  list<float>  $residuals
      * @return array{list<float>, list<float>}
      */
-    private static function refined(QrDecomposition $qr, array $a, array $b, array $constants, array $residuals): array
+    private static function refined(QrDecomposition $qr, Triangle $triangle, array $a, array $b, array $constants, array $residuals): array
     {
         $p = count($constants);
         $best = INF;
         for ($round = 0; $round < self::REFINEMENTS; $round++) {
             $f = DoubledPrecision::residuals($b, $residuals, $a, $constants);
             $g = array_map(static fn (array $column): float => -DoubledPrecision::dot($column, $residuals), $a);
-            $z = $qr->solvedTransposed($g);
+            $z = $triangle->solvedTransposed($g);
             $c = $qr->rotated($f);
-            $steps = $qr->solved(array_map(static fn (int $k): float => $c[$k] - $z[$k], range(0, $p - 1)));
+            $steps = $triangle->solved(array_map(static fn (int $k): float => $c[$k] - $z[$k], range(0, $p - 1)));
             $size = 0.0;
             foreach ($steps as $k => $step) {
                 $size = max($size, abs($step) / max(abs($constants[$k]), 1e-300));

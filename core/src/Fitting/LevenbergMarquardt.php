@@ -17,8 +17,8 @@ use Welkion\Core\Exception\UnequalLengths;
  */
 final readonly class LevenbergMarquardt
 {
-    /** An undamped step this small beside a constant changes its twelfth digit. */
-    private const SMALL_TO_CONSTANT = 1e-12;
+    /** An undamped step this small beside a constant changes its tenth digit; the one after it, a later one. */
+    private const SMALL_TO_CONSTANT = 1e-10;
 
     /** ... or this small beside its standard error, for constants that may be zero. */
     private const SMALL_TO_ERROR = 1e-10;
@@ -75,25 +75,25 @@ final readonly class LevenbergMarquardt
         $wasFull = false;
         for ($iteration = 1; $iteration <= $this->mostSteps; $iteration++) {
             $held = $bounds->isNone() ? $held : $bounds->holding($state->constants, $state->downhill());
-            $qr = new QrDecomposition($state->freeColumns($held));
-            $d = self::scales($d, $qr->scale);
-            $q = array_slice($qr->rotated($state->weighted), 0, count($start));
+            $triangle = Triangle::of($state->freeColumns($held), $state->weighted);
+            $d = self::scales($d, $triangle->scale);
+            $q = $triangle->projection;
             $before = $remaining;
-            $remaining = $state->squares === 0.0 ? 0.0 : $this->remaining($state, $qr, $q, $held);
+            $remaining = $state->squares === 0.0 ? 0.0 : $this->remaining($state, $triangle, $q, $held);
             if (self::isLast($remaining, $wasFull ? $before : INF)) {
-                return $this->settled($model, $y, $roots, $bounds, $state, $qr, $q, $held, $iteration);
+                return $this->settled($model, $y, $roots, $bounds, $state, $triangle, $q, $held, $iteration);
             }
             $region = null;
-            $full = $qr->independence() > self::LEAST_INDEPENDENCE ? $qr->solved($q) : null;
+            $full = $triangle->independence() > self::LEAST_INDEPENDENCE ? $triangle->solved($q) : null;
             $radius ??= $this->firstRadius * (self::length($state->constants, $d) ?: 1.0);
             do {
                 if ($full !== null && self::length($full, $d) <= $radius) {
                     [$step, $damping] = [$full, 0.0];
                 } else {
-                    $region ??= TrustRegion::of($qr, $q, $d);
+                    $region ??= TrustRegion::of($triangle, $q, $d);
                     [$step, $damping] = $region->step($radius);
                 }
-                $foretold = ($qr->squared($step) + 2.0 * $damping * self::length($step, $d) ** 2) / $state->squares;
+                $foretold = ($triangle->squared($step) + 2.0 * $damping * self::length($step, $d) ** 2) / $state->squares;
                 $target = $bounds->clipped(self::moved($state->constants, $step));
                 $next = SearchState::at($model, $y, $roots, $target);
                 $gain = $next === null ? -1.0 : 1.0 - $next->squares / $state->squares;
@@ -122,9 +122,9 @@ final readonly class LevenbergMarquardt
      * @param  list<float>  $q
      * @param  list<bool>  $held
      */
-    private function remaining(SearchState $state, QrDecomposition $qr, array $q, array $held): float
+    private function remaining(SearchState $state, Triangle $triangle, array $q, array $held): float
     {
-        if (! ($qr->independence() > self::LEAST_INDEPENDENCE)) {
+        if (! ($triangle->independence() > self::LEAST_INDEPENDENCE)) {
             return in_array(true, $held, true) ? 0.0 : INF;
         }
         // No constant moves by more standard errors than the residuals move by their own (|R p| over the scatter).
@@ -134,7 +134,7 @@ final readonly class LevenbergMarquardt
         }
         $byErrors = sqrt($squares * max(1, count($state->weighted) - count($q)) / $state->squares) / self::SMALL_TO_ERROR;
         $byConstants = 0.0;
-        foreach ($qr->solved($q) as $k => $value) {
+        foreach ($triangle->solved($q) as $k => $value) {
             $byConstants = max($byConstants, $held[$k] || $value === 0.0 ? 0.0 : abs($value) / max(self::SMALL_TO_CONSTANT * abs($state->constants[$k]), 1e-300));
         }
 
@@ -162,10 +162,10 @@ final readonly class LevenbergMarquardt
      * @param  list<float>  $q
      * @param  list<bool>  $held
      */
-    private function settled(Model $model, array $y, ?array $roots, Bounds $bounds, SearchState $state, QrDecomposition $qr, array $q, array $held, int $iteration): Minimum
+    private function settled(Model $model, array $y, ?array $roots, Bounds $bounds, SearchState $state, Triangle $triangle, array $q, array $held, int $iteration): Minimum
     {
-        if ($state->squares > 0.0 && $qr->independence() > self::LEAST_INDEPENDENCE) {
-            $last = SearchState::at($model, $y, $roots, $bounds->clipped(self::moved($state->constants, $qr->solved($q))));
+        if ($state->squares > 0.0 && $triangle->independence() > self::LEAST_INDEPENDENCE) {
+            $last = SearchState::at($model, $y, $roots, $bounds->clipped(self::moved($state->constants, $triangle->solved($q))));
             $state = $last !== null && $last->squares <= $state->squares * (1.0 + self::HIDDEN_GAIN) ? $last : $state;
         }
 
@@ -183,20 +183,20 @@ final readonly class LevenbergMarquardt
     {
         $remaining = INF;
         for ($round = 0; $round < self::POLISHING_STEPS && $state->squares > 0.0; $round++) {
-            $qr = new QrDecomposition($state->freeColumns($held));
-            if (! ($qr->independence() > self::LEAST_INDEPENDENCE) && ! in_array(true, $held, true)) {
+            $triangle = Triangle::of($state->freeColumns($held), $state->weighted);
+            if (! ($triangle->independence() > self::LEAST_INDEPENDENCE) && ! in_array(true, $held, true)) {
                 return $state->minimum($iteration, Outcome::NotDetermined, $held);
             }
-            $q = array_slice($qr->rotated($state->weighted), 0, count($held));
+            $q = $triangle->projection;
             $before = $remaining;
-            $remaining = $this->remaining($state, $qr, $q, $held);
+            $remaining = $this->remaining($state, $triangle, $q, $held);
             if (self::isLast($remaining, $before)) {
-                return $this->settled($model, $y, $roots, $bounds, $state, $qr, $q, $held, $iteration);
+                return $this->settled($model, $y, $roots, $bounds, $state, $triangle, $q, $held, $iteration);
             }
             if ($remaining > 0.9 * $before) {
                 break;
             }
-            $next = SearchState::at($model, $y, $roots, $bounds->clipped(self::moved($state->constants, $qr->solved($q))));
+            $next = SearchState::at($model, $y, $roots, $bounds->clipped(self::moved($state->constants, $triangle->solved($q))));
             if ($next === null || $next->squares > $state->squares * (1.0 + self::HIDDEN_GAIN)) {
                 break;
             }

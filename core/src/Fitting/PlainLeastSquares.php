@@ -19,7 +19,8 @@ final class PlainLeastSquares
     public static function solve(array $columns, array $y): ?array
     {
         $qr = new QrDecomposition($columns);
-        if (! ($qr->independence() > 1e-10)) {
+        $triangle = Triangle::ofQr($qr);
+        if (! ($triangle->independence() > 1e-10)) {
             return null;
         }
         $rotated = $qr->rotated($y);
@@ -28,6 +29,6 @@ final class PlainLeastSquares
             $squares += $rotated[$i] * $rotated[$i];
         }
 
-        return [$qr->solved($rotated), $squares];
+        return [$triangle->solved($rotated), $squares];
     }
 }

@@ -10,7 +10,7 @@ namespace Welkion\Core\Fitting;
  * Golub and Van Loan, Matrix Computations, 4th edition, 5.2. Columns are plain lists and the loops are flat:
  * this is the other place where fits spend their time.
  *
- * @internal used by LeastSquares and LevenbergMarquardt
+ * @internal used by Triangle, LeastSquares and PlainLeastSquares
  */
 final class QrDecomposition
 {
@@ -82,108 +82,6 @@ final class QrDecomposition
         }
 
         return $y;
-    }
-
-    /**
-     * The smallest share of a column that no column before it can express, 0 to 1: near zero where columns say
-     * the same thing.
-     */
-    public function independence(): float
-    {
-        $least = 1.0;
-        foreach ($this->r as $k => $row) {
-            $least = min($least, $this->scale[$k] > 0.0 ? abs($row[$k]) / $this->scale[$k] : 0.0);
-        }
-
-        return $least;
-    }
-
-    /**
-     * x of R x = c.
-     *
-     * @param  list<float>  $c  at least as many as columns
-     * @return list<float>
-     */
-    public function solved(array $c): array
-    {
-        $x = array_slice($c, 0, count($this->r));
-        for ($k = count($this->r) - 1; $k >= 0; $k--) {
-            for ($j = $k + 1; $j < count($this->r); $j++) {
-                $x[$k] -= $this->r[$k][$j] * $x[$j];
-            }
-            $x[$k] /= $this->r[$k][$k];
-        }
-
-        return array_values($x);
-    }
-
-    /**
-     * |A x|^2, which is |R x|^2.
-     *
-     * @param  list<float>  $x
-     */
-    public function squared(array $x): float
-    {
-        $squares = 0.0;
-        foreach ($this->r as $row) {
-            $sum = 0.0;
-            foreach ($row as $k => $value) {
-                $sum += $value * $x[$k];
-            }
-            $squares += $sum * $sum;
-        }
-
-        return $squares;
-    }
-
-    /**
-     * z of R^T z = g.
-     *
-     * @param  list<float>  $g
-     * @return list<float>
-     */
-    public function solvedTransposed(array $g): array
-    {
-        $z = [];
-        foreach ($g as $k => $value) {
-            $sum = $value;
-            for ($j = 0; $j < $k; $j++) {
-                $sum -= $this->r[$j][$k] * $z[$j];
-            }
-            $z[] = $sum / $this->r[$k][$k];
-        }
-
-        return $z;
-    }
-
-    /**
-     * Rows of (A^T A)^-1.
-     *
-     * @return list<list<float>>
-     */
-    public function inverseGram(): array
-    {
-        $p = count($this->r);
-        $inverse = [];
-        for ($k = 0; $k < $p; $k++) {
-            $unit = array_fill(0, $p, 0.0);
-            $unit[$k] = 1.0;
-            $inverse[] = $this->solved(array_values($unit));
-        }
-        $gram = [];
-        for ($a = 0; $a < $p; $a++) {
-            $row = [];
-            for ($b = 0; $b < $p; $b++) {
-                $sum = 0.0;
-                for ($k = max($a, $b); $k < $p; $k++) {
-                    $sum += $inverse[$k][$a] * $inverse[$k][$b];
-                }
-                $row[] = $sum;
-            }
-            $gram[] = $row;
-        }
-
-        return $gram;
     }
 
     /** @param  list<float>  $v */

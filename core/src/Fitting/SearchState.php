@@ -38,15 +38,21 @@ final readonly class SearchState
     {
         [$curve, $slopes] = $model->at($constants);
         $residuals = $y;
-        foreach ($curve as $i => $value) {
-            $residuals[$i] -= $value;
-        }
-        $residuals = array_values($residuals);
-        $weighted = $roots === null ? $residuals : self::products($residuals, $roots);
-        $weightedSlopes = $roots === null ? $slopes : array_map(static fn (array $s): array => self::products($s, $roots), $slopes);
         $squares = 0.0;
-        foreach ($weighted as $value) {
-            $squares += $value * $value;
+        foreach ($residuals as $i => $value) {
+            $residual = $value - $curve[$i];
+            $residuals[$i] = $residual;
+            $squares += $residual * $residual;
+        }
+        $weighted = $residuals;
+        $weightedSlopes = $slopes;
+        if ($roots !== null) {
+            $weighted = self::products($residuals, $roots);
+            $weightedSlopes = array_map(static fn (array $s): array => self::products($s, $roots), $slopes);
+            $squares = 0.0;
+            foreach ($weighted as $value) {
+                $squares += $value * $value;
+            }
         }
         $finite = is_finite($squares);
         foreach ($slopes as $column) {

@@ -32,14 +32,14 @@ final readonly class TrustRegion
      * @param  list<float>  $q  the first elements of Q^T r
      * @param  list<float>  $d  scale of each constant, above 0
      */
-    public static function of(QrDecomposition $qr, array $q, array $d): self
+    public static function of(Triangle $triangle, array $q, array $d): self
     {
         $p = count($d);
         $columns = [];
         for ($k = 0; $k < $p; $k++) {
             $column = [];
             for ($j = 0; $j < $p; $j++) {
-                $column[] = $qr->r[$j][$k] / $d[$k];
+                $column[] = $triangle->rows[$j][$k] / $d[$k];
             }
             $columns[] = $column;
         }

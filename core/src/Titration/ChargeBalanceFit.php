@@ -101,6 +101,9 @@ final readonly class ChargeBalanceFit
     private static function best(array $trials): ?ChargeBalanceTrial
     {
         $trials = array_values(array_filter($trials));
+        if ($trials === []) {
+            return null;
+        }
         $least = min(INF, ...array_map(static fn (ChargeBalanceTrial $t): float => $t->criterion, $trials));
         $close = array_values(array_filter($trials, static fn (ChargeBalanceTrial $t): bool => $t->criterion <= $least + self::CLOSE));
         usort($close, static fn (ChargeBalanceTrial $a, ChargeBalanceTrial $b): int => [$a->constantCount(), $a->criterion] <=> [$b->constantCount(), $b->criterion]);

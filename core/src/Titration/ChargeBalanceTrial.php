@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Welkion\Core\Titration;
 
 use Welkion\Core\Fitting\Minimum;
-use Welkion\Core\Fitting\QrDecomposition;
+use Welkion\Core\Fitting\Triangle;
 use Welkion\Core\Series\Median;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Units\Unit;
@@ -58,15 +58,15 @@ final readonly class ChargeBalanceTrial
             }
             $columns[$k] = $column;
         }
-        $qr = new QrDecomposition(array_map(array_values(...), $columns));
-        if (! ($qr->independence() > 1e-12)) {
+        $triangle = Triangle::of(array_map(array_values(...), $columns));
+        if (! ($triangle->independence() > 1e-12)) {
             return null;
         }
         $k = $free + 1;
         // Points left out count against a guess as if each had been 4 standard deviations off.
         $criterion = $n * log(max($squares, 1e-12) / $n) + 2 * $k + 2 * $k * ($k + 1) / max(1, $n - $k - 1) + 16.0 * count($left);
 
-        return new self($chemistry, $minimum, $residuals, $qr->inverseGram(), $scatter, $criterion, $left, $hasLag);
+        return new self($chemistry, $minimum, $residuals, $triangle->inverseGram(), $scatter, $criterion, $left, $hasLag);
     }
 
     /** Index of the point furthest off, if it is further than so many robust standard deviations. */

@@ -9,7 +9,7 @@ use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Exception\UnequalLengths;
 use Welkion\Core\Fitting\Bounds;
 use Welkion\Core\Fitting\LevenbergMarquardt;
-use Welkion\Core\Fitting\QrDecomposition;
+use Welkion\Core\Fitting\Triangle;
 use Welkion\Core\Series\Series;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Units\Unit;
@@ -147,11 +147,11 @@ final readonly class ConductivityTitration
             return null;
         }
         $columns = array_map(static fn (array $c): array => array_map(static fn (float $s, float $w): float => $s * sqrt($w), $c, $weights), $best->slopes);
-        $qr = new QrDecomposition($columns);
-        if (! ($qr->independence() > 1e-10)) {
+        $triangle = Triangle::of($columns);
+        if (! ($triangle->independence() > 1e-10)) {
             return null;
         }
-        $gram = $qr->inverseGram();
+        $gram = $triangle->inverseGram();
         $variance = $best->residualSumOfSquares / max(1, $n - count($columns) + 1);
 
         return [

@@ -13,7 +13,9 @@ use Welkion\Core\Fitting\Curve;
 use Welkion\Core\Fitting\CurveFitter;
 use Welkion\Core\Fitting\Fit;
 use Welkion\Core\Fitting\Outcome;
+use Welkion\Core\Fitting\QrDecomposition;
 use Welkion\Core\Fitting\Relation;
+use Welkion\Core\Fitting\Triangle;
 use Welkion\Core\Formula\FormulaError;
 use Welkion\Core\Tests\Chance;
 use Welkion\Core\Tests\Reference;
@@ -64,6 +66,7 @@ final class CurveFitterTest extends TestCase
             ['gaussian_on_line', ['a' => 5.0, 'm' => 12.3, 's' => 0.8, 'b' => 0.1, 'c' => 2.0]],
             ['sine', ['a' => 2.0, 'T' => 3.7, 'p' => 1.1, 'c' => 0.5]], ['damped_oscillation', ['a' => 3.0, 'k' => 0.15, 'T' => 2.2, 'p' => 0.4, 'c' => 1.0]],
             ['logistic', ['a' => 8.0, 'k' => 0.9, 'm' => 9.5]], ['michaelis_menten', ['a' => 7.0, 'k' => 3.3]],
+            ['inverse_of_line', ['a' => 0.02, 'b' => 0.1]], ['root_of_line', ['a' => 3.0, 'b' => 2.0]],
         ] as [$name, $constants]) {
             yield $name => [Relation::from($name), $constants, $x];
         }
@@ -172,6 +175,21 @@ final class CurveFitterTest extends TestCase
 
         // 380 of 400 expected, standard deviation 4.4.
         self::assertEqualsWithDelta(380, $inside, 4 * 4.4);
+    }
+
+    public function test_many_points_give_the_same_answer_as_their_reflected_columns(): void
+    {
+        // Above a few thousand points columns are squared; the answer must not show it.
+        $random = new Chance(31);
+        $x = range(0.0, 10.0, 0.001);
+        $y = array_map(static fn (float $v): float => 5.0 * exp(-0.7 * $v) + 1.2 + 0.05 * $random->normal(), $x);
+        $fit = (new CurveFitter)->fit(Curve::typed('a*exp(-k*x) + c'), $x, $y, ['a' => 1.0, 'k' => 1.0, 'c' => 1.0]);
+        $qr = Triangle::ofQr(new QrDecomposition(Curve::typed('a*exp(-k*x) + c')->over($x)->at($fit->values())[1]));
+
+        self::assertTrue($fit->hasConverged());
+        foreach ($qr->inverseGram() as $k => $row) {
+            self::assertEqualsWithDelta($fit->residualStandardDeviation() * sqrt($row[$k]), $fit->constants[$k]->standardError, 1e-9 * $fit->constants[$k]->standardError);
+        }
     }
 
     public function test_weights_draw_the_line_to_the_surer_points(): void

