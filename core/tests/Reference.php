@@ -15,6 +15,11 @@ final class Reference
         return json_decode((string) $json, true, flags: JSON_THROW_ON_ERROR)['files'];
     }
 
+    public static function path(string $topic, string $file): string
+    {
+        return __DIR__."/reference/{$topic}/{$file}";
+    }
+
     /** @return list<list<float>> columns of the rows in which every cell is a number */
     public static function columns(string $topic, string $file): array
     {

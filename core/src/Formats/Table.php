@@ -85,7 +85,7 @@ final readonly class Table
     {
         $found = array_values(array_filter($this->columns, static fn (TableColumn $c): bool => $c->name === $wanted))
             ?: array_values(array_filter($this->columns, static fn (TableColumn $c): bool => strcasecmp($c->name, $wanted) === 0
-                || Symbols::identifier($c->name) === $wanted || ($c->unit !== '' && $wanted === "{$c->name} ({$c->unit})")));
+                || strcasecmp((string) Symbols::identifier($c->name), $wanted) === 0 || ($c->unit !== '' && $wanted === "{$c->name} ({$c->unit})")));
 
         return match (count($found)) {
             1 => $found[0],

@@ -26,6 +26,9 @@ final readonly class Straightener
     /** Differences of the criterion below this mean nothing much (Burnham and Anderson, 2.6). */
     public const CLOSE = 4.0;
 
+    /** Residuals below a billionth of the values tell nothing about the relation. */
+    private const ROUNDING = 1e-18;
+
     public function __construct(private CurveFitter $fitter = new CurveFitter)
     {
     }
@@ -86,7 +89,7 @@ final readonly class Straightener
             $transformation->y,
             $this->fitter->fit($line->curve(), $plottedX, $plottedY),
             $fit,
-            min($fit->aicc(), $this->criterionOfRelativeErrors($fit, $x, $y)),
+            min(self::criterion($fit, array_sum(array_map(static fn (float $v): float => $v * $v, $y))), $this->criterionOfRelativeErrors($fit, $x, $y)),
         );
     }
 
@@ -111,7 +114,21 @@ final readonly class Straightener
         $again = $this->fitter->fit($fit->curve, $x, $y, array_combine($fit->curve->constants, $fit->values()), $weights);
 
         // The density of y is that of the relative error divided by the height: 2 ln|height| each.
-        return $again->hasConverged() && is_finite($again->aicc()) ? $again->aicc() + 2.0 * $logs : INF;
+        return $again->hasConverged() ? self::criterion($again, (float) count($y)) + 2.0 * $logs : INF;
+    }
+
+    /**
+     * AICc, in which residuals that are mere rounding count alike.
+     *
+     * @param  float  $squares  sum of the squares of what was fitted
+     */
+    private static function criterion(Fit $fit, float $squares): float
+    {
+        $n = $fit->n();
+        $k = count($fit->constants) + 1;
+        $left = max($fit->residualSumOfSquares, self::ROUNDING * $squares, 1e-300);
+
+        return $n - $k - 1 > 0 ? $n * log($left / $n) + 2 * $k + 2 * $k * ($k + 1) / ($n - $k - 1) : INF;
     }
 
     /**

@@ -40,14 +40,20 @@ final readonly class HeaderCell
 
     public function withUnit(string $unit): self
     {
-        return new self($this->name, trim($unit, " \t()[]"));
+        return new self($this->name, self::bare($unit));
+    }
+
+    /** A unit without the brackets it may stand in: "(s)" and "[s]" are s. */
+    private static function bare(string $unit): string
+    {
+        return preg_match('/^\s*[(\[]([^()\[\]]*)[)\]]\s*$/u', $unit, $match) === 1 ? trim($match[1]) : trim($unit);
     }
 
     /** Whether a cell of a second header row may be a unit. */
     public static function isUnit(string $text): bool
     {
         try {
-            Unit::parse(trim($text, " \t()[]"));
+            Unit::parse(self::bare($text));
 
             return true;
         } catch (UnknownUnit) {

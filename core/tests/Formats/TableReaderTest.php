@@ -1,0 +1,232 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Tests\Formats;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Welkion\Core\Formats\Cell;
+use Welkion\Core\Formats\ColumnKind;
+use Welkion\Core\Formats\Table;
+use Welkion\Core\Formats\TableColumn;
+use Welkion\Core\Formats\TableReader;
+use Welkion\Core\Formats\UnreadableFile;
+use Welkion\Core\Tests\Reference;
+
+final class TableReaderTest extends TestCase
+{
+    /** @return iterable<string, array{string}> */
+    public static function files(): iterable
+    {
+        foreach (array_keys(Reference::truths('messy')) as $file) {
+            yield $file => [$file];
+        }
+    }
+
+    #[DataProvider('files')]
+    public function test_reads_every_messy_file(string $file): void
+    {
+        $truth = Reference::truths('messy')[$file]['truth'];
+        $table = (new TableReader)->read(self::pieces(self::bytes($file), 65536));
+
+        self::assertSame($truth['rows']['value'], $table->rowCount);
+        self::assertCount(count($truth['columns']), $table->columns);
+        foreach ($truth['columns'] as $place => $expected) {
+            $column = $table->columns[$place];
+            self::assertSame($expected['name'], $column->name);
+            self::assertSame($expected['kind'], $column->kind->value);
+            self::assertSame($expected['readable_cells'], $column->count());
+            if ($column->kind === ColumnKind::Number) {
+                self::assertSame($expected['unit'], $column->unit);
+                self::assertEqualsWithDelta($expected['sum'], $column->sum(), 1e-9 * abs($expected['sum']));
+            }
+            self::assertSame($expected['first_iso'] ?? null, $column->first);
+            self::assertSame($expected['last_iso'] ?? null, $column->last);
+        }
+    }
+
+    #[DataProvider('files')]
+    public function test_lists_every_cell_it_cannot_read_and_guesses_none(string $file): void
+    {
+        $truth = Reference::truths('messy')[$file]['truth'];
+        $table = (new TableReader)->read([self::bytes($file)]);
+        $place = static fn (array $cell): string => "{$cell['row']}/{$cell['column']}/".($cell['text'] ?? '');
+        $unreadable = array_filter($truth['unreadable_cells'], static fn (array $c): bool => ! $c['also_ok_as_missing']);
+        $blank = [...$truth['missing_cells'], ...array_filter($truth['unreadable_cells'], static fn (array $c): bool => $c['also_ok_as_missing'])];
+
+        self::assertEqualsCanonicalizing(array_map($place, $unreadable), array_map(static fn (Cell $c): string => "{$c->row}/{$c->column}/{$c->text}", $table->unreadable()));
+        self::assertEqualsCanonicalizing(array_map(static fn (array $c): string => "{$c['row']}/{$c['column']}", $blank),
+            array_map(static fn (Cell $c): string => "{$c->row}/{$c->column}", $table->blank()));
+    }
+
+    /** @return iterable<string, array{int}> */
+    public static function pieceSizes(): iterable
+    {
+        yield 'byte by byte' => [1];
+        yield 'odd pieces' => [7];
+        yield 'larger than the file' => [1_000_000];
+    }
+
+    #[DataProvider('pieceSizes')]
+    public function test_pieces_of_any_size_give_the_same_table(int $size): void
+    {
+        foreach (['m04-utf16.txt', 'm05-quoted-brackets.csv', 'm15-everything.csv', 'm16-old-encoding.csv'] as $file) {
+            self::assertSame(serialize((new TableReader)->read([self::bytes($file)])), serialize((new TableReader)->read(self::pieces(self::bytes($file), $size))), $file);
+        }
+    }
+
+    public function test_a_hundred_thousand_rows_stream_with_progress_and_little_memory(): void
+    {
+        $reports = [];
+        $before = memory_get_usage();
+        memory_reset_peak_usage();
+        $table = (new TableReader)->read(self::stream('m14-hundred-thousand.csv'), static function (int $rows, int $bytes) use (&$reports): void {
+            $reports[] = [$rows, $bytes];
+        });
+
+        self::assertSame(100_000, $table->rowCount);
+        self::assertSame([100_000, filesize(Reference::path('messy', 'm14-hundred-thousand.csv'))], $reports[count($reports) - 1]);
+        self::assertGreaterThan(15, count($reports));
+        // Three columns of doubles take 4.8 MB as PHP lists; 64 MB above that are allowed.
+        self::assertLessThan(64 * 1024 * 1024, memory_get_peak_usage() - $before);
+    }
+
+    /** @return iterable<string, array{string, string, string}> header, name, unit */
+    public static function headers(): iterable
+    {
+        yield 'round brackets' => ['Time (s)', 'Time', 's'];
+        yield 'square brackets' => ['Time [min]', 'Time', 'min'];
+        yield 'after a slash' => ['Pressure / kPa', 'Pressure', 'kPa'];
+        yield 'after a slash without blanks' => ['c/mol/L', 'c', 'mol/L'];
+        yield 'in words' => ['Temperature in °C', 'Temperature', '°C'];
+        yield 'brackets in the unit' => ['Heat capacity (J/(g K))', 'Heat capacity', 'J/(g K)'];
+        yield 'a slash that is no unit' => ['left/right', 'left/right', ''];
+        yield 'a unit of its own' => ['Intensity (counts)', 'Intensity', 'counts'];
+        yield 'brackets that are part of the name' => ['Mass (cup and water)', 'Mass (cup and water)', ''];
+        yield 'no unit' => ['pH', 'pH', ''];
+    }
+
+    #[DataProvider('headers')]
+    public function test_tells_names_from_units(string $header, string $name, string $unit): void
+    {
+        $column = self::read("x\t{$header}\n1\t2\n")->columns[1];
+
+        self::assertSame([$name, $unit], [$column->name, $column->unit]);
+    }
+
+    /** @return iterable<string, array{string, list<float|null>}> cells of a column, and their values */
+    public static function numbers(): iterable
+    {
+        yield 'points' => ["a;b\n1.5;1\n-2.25e-3;2\n.5;3\n7.;4\n", [1.5, -0.00225, 0.5, 7.0]];
+        yield 'commas' => ["a;b\n1,5;1\n-2,25e-3;2\n1.234,5;3\n", [1.5, -0.00225, 1234.5]];
+        yield 'thousands set off by blanks' => ["a;b\n1 234,5;1\n0,5;2\n12'345,5;3\n", [1234.5, 0.5, 12345.5]];
+        yield 'a minus sign from print' => ["a;b\n−1.5;1\n2;2\n", [-1.5, 2.0]];
+        yield 'three digits after a lone point are decimals' => ["a;b\n1.234;1\n2.345;2\n", [1.234, 2.345]];
+        yield 'nothing is guessed' => ["a;b\n1.5;1\n1O;2\n2 5;3\n1.2.3;4\n0x1A;5\n1e999;6\n3;7\n4;8\n5;9\n6;10\n", [1.5, null, null, null, null, null, 3.0, 4.0, 5.0, 6.0]];
+    }
+
+    /** @param  list<float|null>  $expected */
+    #[DataProvider('numbers')]
+    public function test_reads_numbers_as_people_write_them(string $text, array $expected): void
+    {
+        $values = self::read($text)->column('a')->values;
+
+        self::assertSame($expected, array_map(static fn (float $v): ?float => is_nan($v) ? null : $v, $values));
+    }
+
+    public function test_titles_are_passed_over_and_a_missing_header_is_made_up(): void
+    {
+        $titled = self::read("Cider cooling\nTime (s),T (°C)\n0,60\n1,59\n");
+        self::assertSame(['Time', 'T'], array_map(static fn (TableColumn $c): string => $c->name, $titled->columns));
+        self::assertContains('Not part of the table: "Cider cooling".', $titled->notes);
+
+        $bare = self::read("0 60\n1 59\n2 58\n");
+        self::assertSame(['Column 1', 'Column 2'], array_map(static fn (TableColumn $c): string => $c->name, $bare->columns));
+        self::assertSame(3, $bare->rowCount);
+    }
+
+    public function test_every_column_has_a_symbol_of_its_own_and_can_be_named_by_it(): void
+    {
+        $table = self::read("Time (s),Temperature (°C),Temperature (°C),Volume NaOH (mL),pH,Note\n0,1,2,3,4,stirred\n1,2,3,4,5,cold\n");
+
+        self::assertSame(['t', 'T', 'T_2', 'V', 'pH', 'Note'], array_map(static fn (TableColumn $c): string => $c->symbol, $table->columns));
+        self::assertSame([2.0, 3.0], $table->column('T_2')->values);
+        self::assertSame([3.0, 4.0], $table->column('Volume NaOH')->values);
+        self::assertSame([3.0, 4.0], $table->column('volume_naoh')->values + $table->column('V')->values);
+    }
+
+    /** @return iterable<string, array{string, string}> column asked for, and sentence */
+    public static function wrongColumns(): iterable
+    {
+        yield 'none of this name' => ['Mass', 'There is no column "Mass". The columns are: Time (t), T, T (T_2), Note.'];
+        yield 'several of this name' => ['t', ''];
+        yield 'text' => ['Note', 'The column "Note" holds text, not numbers.'];
+    }
+
+    #[DataProvider('wrongColumns')]
+    public function test_says_which_columns_there_are(string $wanted, string $sentence): void
+    {
+        $table = self::read("Time,T,T,Note\n0,1,2,a\n1,2,3,b\n");
+        if ($sentence === '') {
+            self::assertSame('Time', $table->column($wanted)->name);
+
+            return;
+        }
+        $this->expectException(UnreadableFile::class);
+        $this->expectExceptionMessage($sentence);
+        $table->column($wanted);
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function hopeless(): iterable
+    {
+        yield 'nothing at all' => ['', 'This file holds no rows of numbers.'];
+        yield 'a header alone' => ["Time,T\n", 'This file holds no rows of numbers.'];
+        yield 'comments alone' => ["# a\n# b\n", 'This file holds no rows of numbers.'];
+        yield 'a picture' => ["\x89PNG\r\n\x1a\n\0\0\0\rIHDR\0\1\2", 'This file is not text. Save the table as CSV (comma separated values) and try again.'];
+    }
+
+    #[DataProvider('hopeless')]
+    public function test_refuses_what_holds_no_table_and_says_what_to_do(string $bytes, string $sentence): void
+    {
+        $this->expectException(UnreadableFile::class);
+        $this->expectExceptionMessage($sentence);
+
+        self::read($bytes);
+    }
+
+    public function test_a_quote_left_open_does_not_swallow_the_file(): void
+    {
+        $rows = implode("\n", array_map(static fn (int $i): string => "{$i},{$i}", range(1, 200)));
+        $table = self::read("Time,Note \"1\n{$rows}\n");
+
+        self::assertGreaterThanOrEqual(199, $table->rowCount);
+    }
+
+    private static function read(string $bytes): Table
+    {
+        return (new TableReader)->read([$bytes]);
+    }
+
+    private static function bytes(string $file): string
+    {
+        return (string) file_get_contents(Reference::path('messy', $file));
+    }
+
+    /** @return \Generator<int, string> */
+    private static function stream(string $file): \Generator
+    {
+        $stream = fopen(Reference::path('messy', $file), 'rb');
+        self::assertIsResource($stream);
+        while (! feof($stream)) {
+            yield (string) fread($stream, 65536);
+        }
+    }
+
+    /** @return list<string> */
+    private static function pieces(string $bytes, int $size): array
+    {
+        return str_split($bytes, max(1, $size));
+    }
+}
