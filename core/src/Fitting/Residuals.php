@@ -41,9 +41,15 @@ final readonly class Residuals
         return new self(self::runs($sorted), self::curvature($x, $residuals, $slopes));
     }
 
+    /**
+     * Whether both together are too unlikely for random residuals (Fisher, Statistical Methods for Research Workers,
+     * 1932, 21.1: -2 ln p1 p2 is chi-squared with four degrees of freedom, whose tail has a closed form).
+     */
     public function bend(): bool
     {
-        return min($this->runsProbability, $this->curvatureProbability) < self::UNLIKELY;
+        $product = max($this->runsProbability * $this->curvatureProbability, 1e-300);
+
+        return $product * (1.0 - log($product)) < self::UNLIKELY;
     }
 
     /**

@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Cli\Tests;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Welkion\Cli\Application;
+
+final class ApplicationTest extends TestCase
+{
+    private const TABLE = "Time (s),Volume (mL),P (kPa)\n0,10,100\n1,9,111.2\n2,8,\n3,7,about 140\n4,6,166.5\n5,5,200.1\n";
+
+    public function test_reads_standard_input_and_counts_data_rows_from_one(): void
+    {
+        $document = self::answer(['read', '-']);
+
+        self::assertSame(6, $document['rows']);
+        self::assertSame(['name' => 'P', 'symbol' => 'P', 'unit' => 'kPa', 'kind' => 'number', 'count' => 4, 'missing' => 2, 'sum' => 577.8], $document['columns'][2]);
+        self::assertSame([['row' => 4, 'column' => 3, 'name' => 'P', 'text' => 'about 140']], $document['unreadable']);
+        self::assertSame([['row' => 3, 'column' => 3, 'name' => 'P']], $document['blank']);
+    }
+
+    public function test_describes_a_stretch_of_a_column(): void
+    {
+        $document = self::answer(['stats', '-', '--column', 'V', '--by', 't', '--from', '1', '--to=3']);
+
+        self::assertSame([3, 8, 1, 7, 9, 8, 2], array_map(static fn (string $key) => $document[$key], ['n', 'mean', 'sd', 'min', 'max', 'median', 'range']));
+        self::assertEqualsWithDelta(1.0 / sqrt(3.0), $document['standardError'], 1e-12);
+    }
+
+    public function test_derives_a_column_and_leaves_the_rest_as_it_was(): void
+    {
+        [$exit, $output] = self::run_(['derive', '-', '--formula', 'P*Volume', '--name', 'PV', '--unit', 'J']);
+
+        self::assertSame(0, $exit);
+        self::assertSame([
+            'Time (s),Volume (mL),P (kPa),PV (J)', '0,10,100,1', '1,9,111.2,1.0008', '2,8,,', '3,7,about 140,', '4,6,166.5,0.999', '5,5,200.1,1.0005',
+        ], self::rounded($output));
+    }
+
+    public function test_entries_bring_values_that_are_in_no_column(): void
+    {
+        [, $output] = self::run_(['derive', '-', '--formula', 'n*R*(293.15 [K])/Volume', '--name', 'p', '--unit', 'kPa', '--entries', 'n=0.41 mmol']);
+
+        // n R T / V by hand: 0.41 mmol 8.314463 J/(mol K) 293.15 K / 10 mL = 99.93 kPa.
+        self::assertStringStartsWith('0,10,100,99.93', explode("\n", $output)[1]);
+    }
+
+    public function test_fits_what_is_asked_and_counts_what_was_passed_over(): void
+    {
+        $document = self::answer(['fit', '-', '--x', 'V', '--y', 'P', '--relation', 'inverse']);
+
+        self::assertSame(['inverse', 'a/x', 4, 2, 3, true, 'mJ'], [
+            $document['relation'], $document['formula'], $document['n'], $document['missing'], $document['degreesOfFreedom'], $document['converged'], $document['constants']['a']['unit'],
+        ]);
+        self::assertEqualsWithDelta(1000.0, $document['constants']['a']['value'], 2.0);
+        self::assertLessThan($document['constants']['a']['value'], $document['constants']['a']['low']);
+        $typed = self::answer(['fit', '-', '--x', 'V', '--y', 'P', '--formula', 'b1/x + b2', '--start', 'b1=1, b2=0']);
+        self::assertSame(['b1', 'b2'], array_keys($typed['constants']));
+        self::assertSame(2, self::answer(['fit', '-', '--x', 'V', '--y', 'P', '--relation', 'inverse', '--from', '7', '--to', '10'])['n']);
+    }
+
+    public function test_straightens_with_the_best_first(): void
+    {
+        $document = self::answer(['straighten', '-', '--x', 'V', '--y', 'P'], "V (mL),P (kPa)\n10,100.1\n9,111.0\n8,125.2\n7,142.7\n6,166.8\n5,199.8\n");
+
+        self::assertSame('inverse', $document['best']);
+        self::assertSame(['relation', 'x', 'y', 'slope', 'intercept', 'rSquared', 'bends', 'criterion'], array_keys($document['candidates'][0]));
+    }
+
+    public function test_titrates_with_the_ratio_that_names_the_jump(): void
+    {
+        $file = dirname(__DIR__, 2).'/core/tests/reference/titration/t05-washing-soda.csv';
+        $options = ['titration', $file, '--volume', 'V', '--signal', 'pH', '--kind', 'ph', '--titrant', '0.1006+-0.0002', '--sample', '25+-0.03'];
+        foreach (['1', '2'] as $ratio) {
+            $concentration = self::answer([...$options, '--ratio', $ratio])['concentration'];
+
+            self::assertEqualsWithDelta(0.0487, $concentration['value'], 0.0002515);
+            // 0.2 % and 0.12 % in squares make 0.23 %; the volume adds little.
+            self::assertEqualsWithDelta(0.0023 * 0.0487, $concentration['uncertainty'], 0.0005 * 0.0487);
+        }
+        self::assertNull(self::answer(array_slice($options, 0, 8))['concentration']);
+    }
+
+    public function test_volumes_in_litres_are_turned_into_millilitres(): void
+    {
+        $millilitres = self::answer(['titration', dirname(__DIR__, 2).'/core/tests/reference/titration/t02-cider-vinegar.csv', '--volume', 'V', '--signal', 'pH', '--kind', 'ph']);
+        $rows = array_map('str_getcsv', array_slice(file(dirname(__DIR__, 2).'/core/tests/reference/titration/t02-cider-vinegar.csv', FILE_IGNORE_NEW_LINES) ?: [], 1));
+        $litres = "V (L),pH\n".implode("\n", array_map(static fn (array $r): string => ((float) $r[0] / 1000.0).",{$r[1]}", $rows))."\n";
+
+        self::assertEqualsWithDelta($millilitres['refined'][0]['volume'], self::answer(['titration', '-', '--volume', 'V', '--signal', 'pH', '--kind', 'ph'], $litres)['refined'][0]['volume'], 1e-6);
+    }
+
+    /** @return iterable<string, array{list<string>, int, string}> what is typed, exit code, sentence */
+    public static function mistakes(): iterable
+    {
+        yield 'no such command' => [['plot', '-'], 2, 'There is no command "plot". The commands are: read, stats, derive, fit, straighten, titration.'];
+        yield 'no file' => [['read'], 2, 'Name the file to use, or - for standard input.'];
+        yield 'a file that is not there' => [['read', 'nowhere.csv'], 2, 'The file "nowhere.csv" cannot be read. Check its name.'];
+        yield 'an unknown option' => [['stats', '-', '--col', 'V'], 2, 'There is no option --col. The options are: --column, --by, --from, --to.'];
+        yield 'an option without a value' => [['stats', '-', '--column'], 2, 'The option --column needs a value.'];
+        yield 'a needed option left out' => [['stats', '-'], 2, 'The option --column is needed.'];
+        yield 'a word for a number' => [['stats', '-', '--column', 'V', '--from', 'ten'], 2, 'The option --from takes a number, but "ten" was given.'];
+        yield 'an unknown column' => [['stats', '-', '--column', 'Mass'], 2, 'There is no column "Mass". The columns are: Time (t), Volume (V), P.'];
+        yield 'an empty stretch' => [['stats', '-', '--column', 'V', '--by', 't', '--from', '50'], 2, 'No row has a number in both "t" and "V" between --from and --to.'];
+        yield 'a bracket not closed' => [['derive', '-', '--formula', 'P*(V', '--name', 'n'], 2, 'At character 3: the bracket opened here is never closed.'];
+        yield 'an unknown relation' => [['fit', '-', '--x', 'V', '--y', 'P', '--relation', 'curvy'], 2, 'There is no relation "curvy". The relations are: '];
+        yield 'neither relation nor formula' => [['fit', '-', '--x', 'V', '--y', 'P'], 2, 'Give either --relation or --formula.'];
+        yield 'a start that is none' => [['fit', '-', '--x', 'V', '--y', 'P', '--formula', 'a*x', '--start', 'a:5'], 2, 'The option --start is written as a=5,k=0.1, but "a:5" is not.'];
+        yield 'more constants than points' => [['fit', '-', '--x', 'V', '--y', 'P', '--relation', 'gaussian_on_line'], 2, 'This fit needs at least 5 points at different places, but there are 4.'];
+        yield 'constants the data leave open' => [['fit', '-', '--x', 'V', '--y', 'P', '--formula', '(a + b)*x'], 3, 'These data do not determine the constants'];
+        yield 'a kind that is none' => [['titration', '-', '--volume', 'V', '--signal', 'P', '--kind', 'colour'], 2, '--kind is ph or conductivity, but "colour" was given.'];
+        yield 'too few readings' => [['titration', '-', '--volume', 'V', '--signal', 'P', '--kind', 'ph'], 2, 'A titration curve needs at least 5 points at different places, but there are 4.'];
+    }
+
+    /** @param  list<string>  $words */
+    #[DataProvider('mistakes')]
+    public function test_a_mistake_is_one_json_sentence_and_an_exit_code(array $words, int $exit, string $sentence): void
+    {
+        [$code, $output, $errors] = self::run_($words);
+
+        self::assertSame([$exit, ''], [$code, $output]);
+        self::assertStringStartsWith($sentence, json_decode($errors, true, flags: JSON_THROW_ON_ERROR)['error']['message']);
+    }
+
+    public function test_every_command_tells_how_it_is_used(): void
+    {
+        foreach ([[], ['read'], ['stats'], ['derive'], ['fit'], ['straighten'], ['titration']] as $words) {
+            [$exit, $output] = self::run_([...$words, '--help']);
+
+            self::assertSame(0, $exit);
+            self::assertStringContainsString('Usage: welkion '.($words[0] ?? 'COMMAND'), $output);
+        }
+    }
+
+    public function test_the_program_itself_runs_without_anything_installed(): void
+    {
+        $copy = sys_get_temp_dir().'/welkion-cli-'.getmypid();
+        mkdir("{$copy}/bin", recursive: true);
+        foreach (['core', 'cli'] as $folder) {
+            symlink(dirname(__DIR__, 2)."/{$folder}", "{$copy}/{$folder}");
+        }
+        copy(dirname(__DIR__, 2).'/bin/welkion', "{$copy}/bin/welkion");
+        chmod("{$copy}/bin/welkion", 0755);
+        exec('printf "x,y\n1,2\n2,4\n" | '.escapeshellarg("{$copy}/bin/welkion").' stats - --column y', $output, $exit);
+        exec('rm -r '.escapeshellarg($copy));
+
+        self::assertSame(0, $exit);
+        self::assertSame(3, json_decode(implode('', $output), true)['mean']);
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return array<string, mixed>
+     */
+    private static function answer(array $words, string $input = self::TABLE): array
+    {
+        [$exit, $output, $errors] = self::run_($words, $input);
+        self::assertSame([0, ''], [$exit, $errors]);
+
+        return json_decode($output, true, flags: JSON_THROW_ON_ERROR);
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return array{int, string, string} exit code, output, errors
+     */
+    private static function run_(array $words, string $input = self::TABLE): array
+    {
+        $streams = array_map(static fn () => fopen('php://memory', 'w+'), range(0, 2));
+        fwrite($streams[0], $input);
+        rewind($streams[0]);
+        $exit = (new Application)->run($words, ...$streams);
+        rewind($streams[1]);
+        rewind($streams[2]);
+
+        return [$exit, (string) stream_get_contents($streams[1]), (string) stream_get_contents($streams[2])];
+    }
+
+    /** @return list<string> lines, numbers to ten digits */
+    private static function rounded(string $output): array
+    {
+        return array_map(static fn (string $line): string => implode(',', array_map(
+            static fn (string $cell): string => is_numeric($cell) ? (string) json_encode((float) sprintf('%.10g', $cell)) : $cell, explode(',', $line))), explode("\n", trim($output)));
+    }
+}
