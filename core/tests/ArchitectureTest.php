@@ -12,9 +12,10 @@ final class ArchitectureTest extends TestCase
     /** @return iterable<string, array{string, string}> folder, and what it may never mention */
     public static function forbidden(): iterable
     {
-        yield 'the core knows no framework and no one above it' => ['core/src', '/\b(Illuminate|App|React|Symfony|Welkion\\\\Standins)\\\\/'];
+        yield 'the core knows no framework and no one above it' => ['core/src', '/\b(Illuminate|App|React|Symfony|Welkion\\\\(Standins|Cli))\\\\/'];
         yield 'the core reads no clock and no randomness of its own' => ['core/src', '/\b(time|microtime|hrtime|date|rand|mt_rand|random_int)\(|new \\\\?DateTime/'];
         yield 'the core does no input or output' => ['core/src', '/\b(file_get_contents|file_put_contents|fopen|curl_init|echo|print)\b\s*\(/'];
+        yield 'the command line knows the core alone' => ['cli/src', '/\b(Illuminate|App|React|Symfony|Welkion\\\\Standins)\\\\/'];
         yield 'stand-ins know the core alone' => ['standins/src', '/\b(Illuminate|App)\\\\/'];
     }
 

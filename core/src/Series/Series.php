@@ -103,27 +103,37 @@ final readonly class Series
         if ($last < 0 || $x < $this->x[0] || $x > $this->x[$last]) {
             return null;
         }
-        for ($i = 1; $i <= $last; $i++) {
-            if ($x <= $this->x[$i]) {
-                $share = ($x - $this->x[$i - 1]) / ($this->x[$i] - $this->x[$i - 1]);
-
-                return $this->y[$i - 1] + $share * ($this->y[$i] - $this->y[$i - 1]);
-            }
+        if ($last === 0) {
+            return $this->y[0];
         }
+        $i = $this->after($x);
+        $share = ($x - $this->x[$i - 1]) / ($this->x[$i] - $this->x[$i - 1]);
 
-        return $this->y[$last];
+        return $this->y[$i - 1] + $share * ($this->y[$i] - $this->y[$i - 1]);
     }
 
     /** Slope of the straight line between the neighbours of this x, in y per x; null outside the points. */
     public function slopeAt(float $x): ?float
     {
-        for ($i = 1, $n = count($this->x); $i < $n; $i++) {
-            if ($x >= $this->x[$i - 1] && $x <= $this->x[$i]) {
-                return ($this->y[$i] - $this->y[$i - 1]) / ($this->x[$i] - $this->x[$i - 1]);
-            }
+        $last = count($this->x) - 1;
+        if ($last < 1 || $x < $this->x[0] || $x > $this->x[$last]) {
+            return null;
+        }
+        $i = $this->after($x);
+
+        return ($this->y[$i] - $this->y[$i - 1]) / ($this->x[$i] - $this->x[$i - 1]);
+    }
+
+    /** Index of the first point at or after this x, which lies between the ends; at least 1. */
+    private function after(float $x): int
+    {
+        [$low, $high] = [0, count($this->x) - 1];
+        while ($high - $low > 1) {
+            $middle = intdiv($low + $high, 2);
+            $this->x[$middle] < $x ? $low = $middle : $high = $middle;
         }
 
-        return null;
+        return $high;
     }
 
     /**

@@ -39,4 +39,11 @@ final class CsvWriterTest extends TestCase
             self::assertSame($number, (float) explode("\r\n", $csv)[1]);
         }
     }
+
+    public function test_other_programs_get_plain_lines_without_a_mark(): void
+    {
+        $text = CsvWriter::plain(DecimalMark::Point)->write(['Time (s)', 'Note'], [[0.5, '=sum'], [null, 'a, b']]);
+
+        self::assertSame("Time (s),Note\n0.5,=sum\n,\"a, b\"\n", $text);
+    }
 }

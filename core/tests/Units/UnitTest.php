@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Welkion\Core\Exception\UnitMismatch;
 use Welkion\Core\Exception\UnknownUnit;
+use Welkion\Core\Tests\Chance;
 use Welkion\Core\Units\Unit;
 
 final class UnitTest extends TestCase
@@ -65,9 +66,103 @@ final class UnitTest extends TestCase
         Unit::parse('mL')->per(Unit::parse('°C'));
     }
 
+    /** @return iterable<string, array{string, string, float}> what is written, its symbol, and its factor to SI */
+    public static function spellings(): iterable
+    {
+        yield 'lower case litre' => ['ml', 'mL', 1e-6];
+        yield 'cubed' => ['cm³', 'cm^3', 1e-6];
+        yield 'a quotient with a power' => ['m/s^2', 'm/s^2', 1.0];
+        yield 'negative powers' => ['g·m⁻³', 'g/m^3', 1e-3];
+        yield 'micro by the letter u' => ['uS/cm', 'µS/cm', 1e-4];
+        yield 'the other micro sign' => ["\u{03BC}S/cm", 'µS/cm', 1e-4];
+        yield 'a slash divides by all that follows' => ['J/g K', 'J/(g K)', 1e3];
+        yield 'degrees in a quotient are differences' => ['J/(g °C)', 'J/(g K)', 1e3];
+        yield 'one over' => ['1/kg', '1/kg', 1.0];
+        yield 'a dot between letters' => ['mol.L-1', 'mol/L', 1e3];
+        yield 'a number in front' => ['10^6/mL', '10^6/mL', 1e12];
+        yield 'a root' => ['s^(1/2)', 's^0.5', 1.0];
+        yield 'calories' => ['kcal', 'kcal', 4184.0];
+        yield 'beats a minute' => ['bpm', 'bpm', 1.0 / 60.0];
+        yield 'millimetres of mercury' => ['mmHg', 'mmHg', 133.322387415];
+        yield 'atmospheres' => ['atm', 'atm', 101325.0];
+        yield 'enzyme activity' => ['µmol/(L min)', 'µmol/(L min)', 1e-3 / 60.0];
+        yield 'a plain number' => ['', '', 1.0];
+    }
+
+    #[DataProvider('spellings')]
+    public function test_reads_what_people_write(string $text, string $symbol, float $factor): void
+    {
+        $unit = Unit::parse($text);
+
+        self::assertSame($symbol, $unit->symbol);
+        self::assertEqualsWithDelta($factor, $unit->factor, $factor * self::ROUNDING);
+        // What it writes it reads again.
+        self::assertSame($symbol, Unit::parse($symbol)->symbol);
+    }
+
+    /** @return iterable<string, array{string, string, string, float}> two units, what their product is called, and its factor to that */
+    public static function products(): iterable
+    {
+        yield 'force' => ['kg', 'm/s^2', 'N', 1.0];
+        yield 'energy of a gas' => ['kPa', 'mL', 'mJ', 1.0];
+        yield 'amount' => ['mol/L', 'mL', 'mmol', 1.0];
+        yield 'mass' => ['mol/L', 'g/mol', 'g/L', 1.0];
+        yield 'charge' => ['A', 's', 'C', 1.0];
+        yield 'a volume of mixed lengths' => ['mm^2', 'cm', 'mm^3', 10.0];
+        yield 'a ratio of like units' => ['mL', '1/L', '', 1e-3];
+        yield 'a pair inside a longer product' => ['kPa', 'mL/(mol K)', 'mJ/(mol K)', 1.0];
+        yield 'nothing shorter' => ['mL', 's', 'mL s', 1.0];
+    }
+
+    #[DataProvider('products')]
+    public function test_products_become_what_people_would_write(string $left, string $right, string $symbol, float $factor): void
+    {
+        $product = Unit::parse($left)->times(Unit::parse($right));
+
+        self::assertSame($symbol, $product->simplified()->symbol);
+        self::assertEqualsWithDelta($factor, $product->convert(1.0, $product->simplified()), $factor * self::ROUNDING);
+    }
+
+    public function test_there_and_back_changes_nothing_for_any_two_units_of_a_kind(): void
+    {
+        $kinds = [
+            ['mL', 'L', 'm^3', 'mm^3', 'cm3', 'µL'], ['Pa', 'kPa', 'atm', 'bar', 'mmHg', 'Torr', 'psi', 'cmH2O', 'N/m^2'], ['J', 'kJ', 'cal', 'kcal', 'eV', 'kPa L'],
+            ['K', '°C', '°F'], ['mol/L', 'mmol/L', 'mol/m^3', 'M'], ['s', 'min', 'h', 'd', 'ms'], ['Hz', 'bpm', 'rpm', '1/s'], ['S', 'mS', '1/Ω'],
+        ];
+        $chance = new Chance(1);
+        foreach ($kinds as $kind) {
+            foreach ($kind as $from) {
+                foreach ($kind as $to) {
+                    $value = $chance->between(0.1, 500.0);
+                    $back = Unit::parse($to)->convert(Unit::parse($from)->convert($value, Unit::parse($to)), Unit::parse($from));
+                    // A temperature near zero degrees loses the digits that its offset takes.
+                    self::assertEqualsWithDelta($value, $back, 1e-12 * $value + 1e-11, "{$from} to {$to}");
+                }
+            }
+        }
+    }
+
+    public function test_a_unit_that_is_only_a_name_goes_with_itself_alone(): void
+    {
+        $counts = Unit::ofHeader('counts');
+
+        self::assertSame('counts/s', $counts->per(Unit::parse('s'))->symbol);
+        self::assertTrue($counts->per(Unit::ofHeader('counts'))->isOne());
+        self::assertFalse($counts->measuresTheSameAs(Unit::ofHeader('clicks')));
+    }
+
+    public function test_the_difference_of_temperatures_has_a_unit_of_its_own(): void
+    {
+        self::assertSame('K', Unit::parse('°C')->difference()->symbol);
+        self::assertEqualsWithDelta(5.0, Unit::parse('°F')->difference()->convert(9.0, Unit::parse('K')), self::ROUNDING);
+        self::assertSame('mL', Unit::parse('mL')->difference()->symbol);
+    }
+
     /** @return iterable<string, array{string, string}> */
     public static function nonsense(): iterable
     {
+        yield 'the wrong case' => ['KPA', '"KPA" is not a unit Welkion knows. Did you mean kPa?'];
+        yield 'a bracket left open' => ['J/(g K', '"J/(g K" is not a unit Welkion knows. Write it like mL, mol/L, mV or °C.'];
         yield 'a word' => ['drops', '"drops" is not a unit Welkion knows. Write it like mL, mol/L, mV or °C.'];
         yield 'a part of a quotient' => ['mol/drop', '"drop" (in "mol/drop") is not a unit Welkion knows. Write it like mL, mol/L, mV or °C.'];
         yield 'a prefix where none goes' => ['kmin', '"kmin" is not a unit Welkion knows. Did you mean min?'];
