@@ -106,6 +106,11 @@ final readonly class CurveFitter
             if ($every > 1) {
                 $thin = $weights === null ? null : Thinning::every($weights, $every);
                 $first = (new LevenbergMarquardt($mostSteps))->minimum($model->thinned($every), Thinning::every($y, $every), $from, $thin, $bounds);
+                if (! $first->hasConverged() && ! $isGiven) {
+                    $best ??= new Minimum($first->constants, [], [], NAN, $first->iterations, $first->outcome, []);
+
+                    continue;
+                }
                 $from = $first->hasConverged() ? $first->constants : $from;
             }
             $found = $this->fromOne($model, $y, $from, $weights, $bounds, $mostSteps);
