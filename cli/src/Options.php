@@ -98,6 +98,31 @@ final readonly class Options
     }
 
     /**
+     * Ranges by name: "k=0:1, c=:5"; a side left out is open.
+     *
+     * @return array<string, array{float|null, float|null}>
+     *
+     * @throws Failure If it is not written so.
+     */
+    public function ranges(string $name): array
+    {
+        $ranges = [];
+        foreach (explode(',', $this->values[$name] ?? '') as $part) {
+            if (trim($part) === '') {
+                continue;
+            }
+            if (preg_match('/^\s*([^\s=]+)\s*=\s*([^\s:]*)\s*:\s*([^\s:]*)\s*$/u', $part, $match) !== 1) {
+                throw Failure::input("The option --{$name} is written as k=0:1,c=:5, but \"{$part}\" is not.");
+            }
+            $ends = array_map(static fn (string $end): ?float => $end === '' ? null : (new NumberText(DecimalMark::Point))->read($end)
+                ?? throw Failure::input("The option --{$name} takes numbers, but \"{$end}\" was given."), [$match[2], $match[3]]);
+            $ranges[$match[1]] = [$ends[0], $ends[1]];
+        }
+
+        return $ranges;
+    }
+
+    /**
      * A value with its standard uncertainty: "0.1" or "0.1+-0.0005".
      *
      * @return array{float, float}|null

@@ -62,6 +62,18 @@ final class ApplicationTest extends TestCase
         self::assertSame(2, self::answer(['fit', '-', '--x', 'V', '--y', 'P', '--relation', 'inverse', '--from', '7', '--to', '10'])['n']);
     }
 
+    public function test_weights_and_bounds_of_a_fit_can_be_given(): void
+    {
+        $table = "x,y,w\n0,1,3\n1,4,1\n2,9,\n";
+        $mean = self::answer(['fit', '-', '--x', 'x', '--y', 'y', '--formula', 'a + 0*x', '--weights', 'w'], $table);
+        self::assertEqualsWithDelta(1.75, $mean['constants']['a']['value'], 1e-12);
+        self::assertSame([2, 1], [$mean['n'], $mean['missing']]);
+
+        $bounded = self::answer(['fit', '-', '--x', 'V', '--y', 'P', '--formula', 'a/x + b', '--start', 'a=900,b=1', '--bounds', 'a=:950, b=0:']);
+        self::assertSame(950, $bounded['constants']['a']['value']);
+        self::assertContains('at-bound', array_column($bounded['warnings'], 'code'));
+    }
+
     public function test_straightens_with_the_best_first(): void
     {
         $document = self::answer(['straighten', '-', '--x', 'V', '--y', 'P'], "V (mL),P (kPa)\n10,100.1\n9,111.0\n8,125.2\n7,142.7\n6,166.8\n5,199.8\n");
@@ -109,6 +121,8 @@ final class ApplicationTest extends TestCase
         yield 'an unknown relation' => [['fit', '-', '--x', 'V', '--y', 'P', '--relation', 'curvy'], 2, 'There is no relation "curvy". The relations are: '];
         yield 'neither relation nor formula' => [['fit', '-', '--x', 'V', '--y', 'P'], 2, 'Give either --relation or --formula.'];
         yield 'a start that is none' => [['fit', '-', '--x', 'V', '--y', 'P', '--formula', 'a*x', '--start', 'a:5'], 2, 'The option --start is written as a=5,k=0.1, but "a:5" is not.'];
+        yield 'bounds that are none' => [['fit', '-', '--x', 'V', '--y', 'P', '--relation', 'linear', '--bounds', 'a>5'], 2, 'The option --bounds is written as k=0:1,c=:5, but "a>5" is not.'];
+        yield 'an empty range' => [['fit', '-', '--x', 'V', '--y', 'P', '--relation', 'linear', '--bounds', 'a=5:1'], 2, 'The lower bound of a must lie below its upper bound.'];
         yield 'more constants than points' => [['fit', '-', '--x', 'V', '--y', 'P', '--relation', 'gaussian_on_line'], 2, 'This fit needs at least 5 points at different places, but there are 4.'];
         yield 'constants the data leave open' => [['fit', '-', '--x', 'V', '--y', 'P', '--formula', '(a + b)*x'], 3, 'These data do not determine the constants'];
         yield 'a kind that is none' => [['titration', '-', '--volume', 'V', '--signal', 'P', '--kind', 'colour'], 2, '--kind is ph or conductivity, but "colour" was given.'];

@@ -9,6 +9,7 @@ use Welkion\Cli\Input;
 use Welkion\Cli\Json;
 use Welkion\Cli\Options;
 use Welkion\Cli\Points;
+use Welkion\Core\Fitting\Bounds;
 use Welkion\Core\Fitting\Curve;
 use Welkion\Core\Fitting\CurveFitter;
 use Welkion\Core\Fitting\Fit;
@@ -35,6 +36,8 @@ final class FitCurve extends Command
             'relation' => 'one of: '.implode(', ', array_column(Relation::cases(), 'value')),
             'formula' => 'in place of a relation: in x and free constants, such as "b1*(1-exp(-b2*x))"',
             'start' => 'starting values, such as "b1=500,b2=0.0001"; found automatically if left out',
+            'bounds' => 'lowest and highest values, such as "k=0:1,c=:5"',
+            'weights' => 'column of weights, in proportion to 1 / variance of each y',
             'from' => 'only points where x is at least this',
             'to' => 'only points where x is at most this',
         ];
@@ -49,8 +52,10 @@ final class FitCurve extends Command
                 throw Failure::input("--start names \"{$name}\", but the constants are ".implode(', ', $curve->constants).'.');
             }
         }
-        $points = Points::of($input->table($options->file), $options->text('x'), $options->text('y'), $options->number('from'), $options->number('to'));
-        $fit = (new CurveFitter)->fit($curve, $points->x, $points->y, $start, xUnit: $points->xUnit(), yUnit: $points->yUnit());
+        $points = Points::of($input->table($options->file), $options->text('x'), $options->text('y'), $options->number('from'), $options->number('to'),
+            $options->has('weights') ? $options->text('weights') : null);
+        $bounds = $options->has('bounds') ? Bounds::of($curve->constants, $options->ranges('bounds')) : null;
+        $fit = (new CurveFitter)->fit($curve, $points->x, $points->y, $start, $points->weights, $bounds, xUnit: $points->xUnit(), yUnit: $points->yUnit());
         $document = $this->document($fit, $points);
         if (! $fit->hasConverged()) {
             throw Failure::noAnswer($fit->outcome->sentence(), $fit->outcome->value, ['fit' => $document]);

@@ -101,7 +101,7 @@ function LineItem({ line, isOpen, onToggle, onType }: LineItemProps) {
           ) : (
             <button
               type="button"
-              className="hover:bg-base-300/60 -mx-1 cursor-pointer rounded px-1 text-right whitespace-nowrap"
+              className="hover:bg-base-300/60 -mr-1 ml-auto cursor-pointer rounded px-1 text-right whitespace-nowrap"
               aria-expanded={isOpen}
               title="Show all digits"
               onClick={onToggle}
