@@ -8,7 +8,7 @@ final class InvalidQuantity extends \InvalidArgumentException implements CoreExc
 {
     public static function mustBePositive(string $name, float $value, string $unit): self
     {
-        return new self(sprintf('The %s must be above 0 %s, but %s was given.', $name, $unit, self::number($value)));
+        return new self(sprintf('The %s must be above %s, but %s was given.', $name, trim("0 {$unit}"), self::number($value)));
     }
 
     public static function mustBeFinite(string $name): self
@@ -19,11 +19,10 @@ final class InvalidQuantity extends \InvalidArgumentException implements CoreExc
     public static function outOfRange(string $name, float $value, float $low, float $high, string $unit): self
     {
         return new self(sprintf(
-            'The %s must lie between %s and %s %s, but %s was given.',
+            'The %s must lie between %s and %s, but %s was given.',
             $name,
             self::number($low),
-            self::number($high),
-            $unit,
+            trim(self::number($high)." {$unit}"),
             self::number($value),
         ));
     }

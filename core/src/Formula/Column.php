@@ -13,14 +13,4 @@ final readonly class Column
     public function __construct(public string $symbol, public Unit $unit, public array $values)
     {
     }
-
-    public function missingCount(): int
-    {
-        $missing = 0;
-        foreach ($this->values as $value) {
-            $missing += is_nan($value) ? 1 : 0;
-        }
-
-        return $missing;
-    }
 }
