@@ -9,11 +9,8 @@ namespace Welkion\Core\Fitting;
  */
 final readonly class Triangle
 {
-    /** Longer columns are squared rather than reflected, which takes a third of the time. */
-    private const LONG = 4000;
-
-    /** Squaring loses twice the digits that dependence costs; columns this independent lose none that matter. */
-    private const SAFE_TO_SQUARE = 1e-3;
+    /** Squaring loses twice the digits that dependence costs; of columns this independent it leaves twelve. */
+    private const SAFE_TO_SQUARE = 1e-2;
 
     /**
      * @param  list<list<float>>  $rows  of R
@@ -25,15 +22,15 @@ final readonly class Triangle
     }
 
     /**
-     * By Householder reflections, or for long and independent columns by the Cholesky factor of A^T A (Golub and Van
-     * Loan, Matrix Computations, 4th edition, 5.2 and 5.3).
+     * By the Cholesky factor of A^T A where columns are independent enough, which takes a third of the time; by
+     * Householder reflections where they are not (Golub and Van Loan, Matrix Computations, 4th edition, 5.2 and 5.3).
      *
      * @param  list<list<float>>  $columns  of A
      * @param  list<float>|null  $y
      */
     public static function of(array $columns, ?array $y = null): self
     {
-        $squared = count($columns[0] ?? []) > self::LONG ? self::squaredUp($columns, $y) : null;
+        $squared = self::squaredUp($columns, $y);
         if ($squared !== null && $squared->independence() > self::SAFE_TO_SQUARE) {
             return $squared;
         }

@@ -23,22 +23,42 @@ final class Arithmetic
      */
     public static function apply(Operator $operator, float|array $a, float|array $b): float|array
     {
-        if (is_float($a) && is_float($b)) {
+        if (is_float($a)) {
+            return is_float($b) ? self::ofNumbers($operator, $a, $b) : match ($operator) {
+                Operator::Times => self::timesNumber($b, $a),
+                Operator::Plus => self::plusNumber($b, $a),
+                Operator::Minus => self::numberMinus($a, $b),
+                Operator::Over => self::numberOver($a, $b),
+                Operator::Power => self::numberPower($a, $b),
+            };
+        }
+        if (is_float($b)) {
             return match ($operator) {
-                Operator::Plus => $a + $b,
-                Operator::Minus => $a - $b,
-                Operator::Times => $a * $b,
-                Operator::Over => $b === 0.0 ? NAN : $a / $b,
-                Operator::Power => self::powerOf($a, $b),
+                Operator::Times => self::timesNumber($a, $b),
+                Operator::Plus => self::plusNumber($a, $b),
+                Operator::Minus => self::plusNumber($a, -$b),
+                Operator::Over => self::overNumber($a, $b),
+                Operator::Power => self::powerNumber($a, $b),
             };
         }
 
         return match ($operator) {
-            Operator::Plus => is_float($b) ? self::plusNumber((array) $a, $b) : (is_float($a) ? self::plusNumber($b, $a) : self::plus($a, $b)),
-            Operator::Minus => is_float($b) ? self::plusNumber((array) $a, -$b) : (is_float($a) ? self::numberMinus($a, $b) : self::minus($a, $b)),
-            Operator::Times => is_float($b) ? self::timesNumber((array) $a, $b) : (is_float($a) ? self::timesNumber($b, $a) : self::times($a, $b)),
-            Operator::Over => is_float($b) ? self::overNumber((array) $a, $b) : (is_float($a) ? self::numberOver($a, $b) : self::over($a, $b)),
-            Operator::Power => is_float($b) ? self::powerNumber((array) $a, $b) : (is_float($a) ? self::numberPower($a, $b) : self::power($a, $b)),
+            Operator::Times => self::times($a, $b),
+            Operator::Plus => self::plus($a, $b),
+            Operator::Minus => self::minus($a, $b),
+            Operator::Over => self::over($a, $b),
+            Operator::Power => self::power($a, $b),
+        };
+    }
+
+    private static function ofNumbers(Operator $operator, float $a, float $b): float
+    {
+        return match ($operator) {
+            Operator::Plus => $a + $b,
+            Operator::Minus => $a - $b,
+            Operator::Times => $a * $b,
+            Operator::Over => $b === 0.0 ? NAN : $a / $b,
+            Operator::Power => self::powerOf($a, $b),
         };
     }
 

@@ -22,6 +22,10 @@ final class Functions
     public static function apply(FunctionName $function, array $arguments): float|array
     {
         $first = $arguments[0];
+        if ($function === FunctionName::Exp && is_array($first)) {
+            // The function that fits call most.
+            return array_map(exp(...), $first);
+        }
         if ($function === FunctionName::PowerLog) {
             $power = Arithmetic::apply(Operator::Power, $first, $arguments[1]);
             $product = Arithmetic::apply(Operator::Times, $power, self::rowByRow(FunctionName::Ln, $first));

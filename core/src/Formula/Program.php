@@ -54,11 +54,15 @@ final class Program
                 continue;
             }
             [$what, $from] = $step;
-            $results[] = match (true) {
-                $what === null => Arithmetic::apply(Operator::Times, $results[$from[0]], -1.0),
-                $what instanceof Operator => Arithmetic::apply($what, $results[$from[0]], $results[$from[1]]),
-                default => Functions::apply($what, array_map(static fn (int $i): float|array => $results[$i], $from)),
-            };
+            if ($what instanceof Operator) {
+                $results[] = Arithmetic::apply($what, $results[$from[0]], $results[$from[1]]);
+            } elseif ($what === null) {
+                $results[] = Arithmetic::apply(Operator::Times, $results[$from[0]], -1.0);
+            } elseif (count($from) === 1) {
+                $results[] = Functions::apply($what, [$results[$from[0]]]);
+            } else {
+                $results[] = Functions::apply($what, array_map(static fn (int $i): float|array => $results[$i], $from));
+            }
         }
 
         return array_map(static fn (int $output): float|array => $results[$output], $this->outputs);

@@ -179,7 +179,7 @@ final class CurveFitterTest extends TestCase
 
     public function test_many_points_give_the_same_answer_as_their_reflected_columns(): void
     {
-        // Above a few thousand points columns are squared; the answer must not show it.
+        // Independent columns are squared, not reflected; the answer must not show it.
         $random = new Chance(31);
         $x = range(0.0, 10.0, 0.001);
         $y = array_map(static fn (float $v): float => 5.0 * exp(-0.7 * $v) + 1.2 + 0.05 * $random->normal(), $x);

@@ -90,7 +90,7 @@ final class LeastSquaresTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{int}> points, below and above where columns are squared */
+    /** @return iterable<string, array{int}> points */
     public static function sizes(): iterable
     {
         yield 'short' => [50];
