@@ -56,6 +56,7 @@ enum Buffer: string
         return self::TABLE[$this->value][5];
     }
 
+    /** How the buffer is called: its nominal pH. */
     public function label(): string
     {
         return match ($this) {

@@ -20,6 +20,7 @@ final readonly class CalibrationFault
     {
     }
 
+    /** Two readings were taken in the same standard. */
     public static function sameStandardTwice(string $first, string $second, float $differenceMv): self
     {
         return new self(
@@ -36,6 +37,7 @@ final readonly class CalibrationFault
         );
     }
 
+    /** The readings fit the standards the other way round. */
     public static function buffersSwapped(string $first, string $second): self
     {
         return new self(
@@ -46,6 +48,7 @@ final readonly class CalibrationFault
         );
     }
 
+    /** The slope has the sign no electrode has. */
     public static function wrongSign(): self
     {
         return new self(
@@ -55,6 +58,7 @@ final readonly class CalibrationFault
         );
     }
 
+    /** A reading was taken before the electrode was steady. */
     public static function notSteady(string $label): self
     {
         return new self(

@@ -88,26 +88,31 @@ final readonly class ElectrodeCalibration
         return new self($celsius, Nernst::idealSlope($celsius), 0.0, 0.0, 0.0, []);
     }
 
+    /** Slope of an ideal electrode at this temperature, in mV per pH (Nernst). */
     public function idealSlope(): float
     {
         return Nernst::idealSlope($this->celsius);
     }
 
+    /** Slope in per cent of the ideal one. */
     public function slopePercent(): float
     {
         return 100.0 * $this->slope / $this->idealSlope();
     }
 
+    /** Its standard uncertainty, in per cent. */
     public function slopePercentUncertainty(): float
     {
         return 100.0 * $this->slopeUncertainty / $this->idealSlope();
     }
 
+    /** The largest distance of a standard from the line, in mV. */
     public function largestResidualMv(): float
     {
         return max(0.0, ...array_map(abs(...), $this->residualsMv));
     }
 
+    /** What slope and offset say about the electrode. */
     public function verdict(): ElectrodeVerdict
     {
         return ElectrodeVerdict::of($this->slopePercent(), $this->offset);

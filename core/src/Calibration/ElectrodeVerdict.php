@@ -28,6 +28,7 @@ enum ElectrodeVerdict: string
 
     public const USABLE_OFFSET_MV = 30.0;
 
+    /** The verdict for a slope in per cent of the ideal and an offset at pH 7 in mV. */
     public static function of(float $slopePercent, float $offsetMv): self
     {
         return match (true) {
@@ -39,6 +40,7 @@ enum ElectrodeVerdict: string
         };
     }
 
+    /** The verdict in a word or two. */
     public function title(): string
     {
         return match ($this) {
@@ -50,6 +52,7 @@ enum ElectrodeVerdict: string
         };
     }
 
+    /** What to do with the electrode. */
     public function advice(float $offsetMv): string
     {
         return match ($this) {
@@ -63,6 +66,7 @@ enum ElectrodeVerdict: string
         };
     }
 
+    /** Whether one may go on with it. */
     public function isUsable(): bool
     {
         return match ($this) {

@@ -8,6 +8,7 @@ use Welkion\Core\Units\UnitTable;
 
 final class UnknownUnit extends \InvalidArgumentException implements CoreException
 {
+    /** For a part of a written unit that names none. */
     public static function in(string $part, string $whole): self
     {
         $where = $part === $whole ? '' : " (in \"{$whole}\")";

@@ -17,6 +17,7 @@ final readonly class Bounds
     {
     }
 
+    /** No limit on any of so many constants. */
     public static function none(int $count): self
     {
         return new self(array_fill(0, $count, -INF), array_fill(0, $count, INF));
@@ -45,6 +46,7 @@ final readonly class Bounds
         );
     }
 
+    /** Whether no constant is limited. */
     public function isNone(): bool
     {
         return max(-INF, ...$this->low) === -INF && min(INF, ...$this->high) === INF;

@@ -49,16 +49,19 @@ final readonly class Fit
         return FitWarnings::of($this->outcome, $this->constants, $this->covariance, $this->degreesOfFreedom(), $this->bends(), $this->atBound);
     }
 
+    /** Whether the constants are an answer. */
     public function hasConverged(): bool
     {
         return $this->outcome === Outcome::Converged;
     }
 
+    /** Points that were fitted. */
     public function n(): int
     {
         return count($this->residuals);
     }
 
+    /** Points less constants. */
     public function degreesOfFreedom(): int
     {
         return $this->n() - count($this->constants);
@@ -89,6 +92,7 @@ final readonly class Fit
             ? $n * log(max($this->residualSumOfSquares, 1e-300) / $n) + 2 * $k + 2 * $k * ($k + 1) / ($n - $k - 1) : NAN;
     }
 
+    /** The constant of this name; null if the curve has none. */
     public function constant(string $name): ?FittedConstant
     {
         foreach ($this->constants as $constant) {

@@ -42,6 +42,7 @@ final readonly class FormulaModel implements Model
         return new self(new Program($trees), $names, $nature, []);
     }
 
+    /** {@inheritDoc} */
     public function at(array $constants): array
     {
         $values = [Curve::VARIABLE => $this->x] + array_combine($this->names, $constants) + $this->nature;
@@ -63,6 +64,7 @@ final readonly class FormulaModel implements Model
         return new self($this->program, $this->names, $this->nature, $x);
     }
 
+    /** {@inheritDoc} */
     public function thinned(int $every): self
     {
         return $this->over(Thinning::every($this->x, $every));

@@ -25,6 +25,7 @@ final readonly class Minimum
     ) {
     }
 
+    /** Whether the search ended at an answer. */
     public function hasConverged(): bool
     {
         return $this->outcome === Outcome::Converged;

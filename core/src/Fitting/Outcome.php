@@ -15,6 +15,7 @@ enum Outcome: string
     /** Some combination of constants may take any value without changing the curve. */
     case NotDetermined = 'not-determined';
 
+    /** What it means and what to do, for people. */
     public function sentence(): string
     {
         return match ($this) {

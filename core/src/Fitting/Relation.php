@@ -86,6 +86,7 @@ enum Relation: string
         };
     }
 
+    /** The relation as a curve to fit. */
     public function curve(): Curve
     {
         return Curve::typed($this->formula(), match ($this) {

@@ -80,6 +80,7 @@ final readonly class StraightLine
         );
     }
 
+    /** Height of the line at x, in the unit of y. */
     public function at(float $x): float
     {
         return $this->meanY + $this->slope * ($x - $this->centre);

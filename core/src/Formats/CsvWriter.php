@@ -18,6 +18,7 @@ final readonly class CsvWriter
     {
     }
 
+    /** For other programs than spreadsheets. */
     public static function plain(DecimalMark $mark): self
     {
         return new self($mark, false);

@@ -10,6 +10,7 @@ enum DecimalMark: string
     case Point = 'point';
     case Comma = 'comma';
 
+    /** What separates cells where this is the decimal mark. */
     public function separator(): string
     {
         return match ($this) {
@@ -18,6 +19,7 @@ enum DecimalMark: string
         };
     }
 
+    /** A number written with a point, written with this mark. */
     public function number(string $withPoint): string
     {
         return match ($this) {

@@ -38,6 +38,7 @@ final readonly class Scope
         return new self($bySymbol, $entries);
     }
 
+    /** Rows of the table; 0 without columns. */
     public function rowCount(): int
     {
         foreach ($this->columns as $column) {

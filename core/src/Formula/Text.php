@@ -20,6 +20,7 @@ use Welkion\Core\Formula\Node\Operator;
  */
 final class Text
 {
+    /** The tree as a formula. */
     public static function of(Node $node): string
     {
         return match (true) {

@@ -16,6 +16,7 @@ final readonly class Token
     {
     }
 
+    /** Whether it is this sign. */
     public function is(string $sign): bool
     {
         return $this->kind === TokenKind::Sign && $this->text === $sign;

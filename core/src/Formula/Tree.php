@@ -20,11 +20,13 @@ use Welkion\Core\Formula\Node\Operator;
  */
 final class Tree
 {
+    /** A plain number. */
     public static function number(float $value): Number
     {
         return new Number($value);
     }
 
+    /** a + b. */
     public static function plus(Node $a, Node $b): Node
     {
         return match (true) {
@@ -35,6 +37,7 @@ final class Tree
         };
     }
 
+    /** a - b. */
     public static function minus(Node $a, Node $b): Node
     {
         return match (true) {
@@ -45,6 +48,7 @@ final class Tree
         };
     }
 
+    /** a b. */
     public static function times(Node $a, Node $b): Node
     {
         return match (true) {
@@ -60,6 +64,7 @@ final class Tree
         };
     }
 
+    /** a / b. */
     public static function over(Node $a, Node $b): Node
     {
         return match (true) {
@@ -70,6 +75,7 @@ final class Tree
         };
     }
 
+    /** a to the power b. */
     public static function power(Node $a, Node $b): Node
     {
         return match (true) {
@@ -79,6 +85,7 @@ final class Tree
         };
     }
 
+    /** -a. */
     public static function negated(Node $a): Node
     {
         return match (true) {
@@ -88,6 +95,7 @@ final class Tree
         };
     }
 
+    /** A function of its arguments. */
     public static function call(FunctionName $function, Node ...$arguments): Node
     {
         assert($arguments !== []);

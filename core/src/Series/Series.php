@@ -59,6 +59,7 @@ final readonly class Series
         return new self($xs, array_values($ys), count($x) - count($xs));
     }
 
+    /** How many points there are. */
     public function count(): int
     {
         return count($this->x);

@@ -51,6 +51,7 @@ final readonly class Summary
         return new self(array_values($numbers));
     }
 
+    /** As little-endian doubles, to be kept beside the samples. */
     public function packed(): string
     {
         return pack('e*', ...$this->numbers);
@@ -74,6 +75,7 @@ final readonly class Summary
         return new self($numbers);
     }
 
+    /** How many stretches it has. */
     public function stretchCount(): int
     {
         return intdiv(count($this->numbers), self::NUMBERS);

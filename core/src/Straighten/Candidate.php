@@ -27,11 +27,13 @@ final readonly class Candidate
     ) {
     }
 
+    /** Slope of the plotted line. */
     public function slope(): float
     {
         return $this->line->constant('a')->value ?? NAN;
     }
 
+    /** Height of the plotted line at zero; 0 for one through the origin. */
     public function intercept(): float
     {
         return $this->line->constant('b')->value ?? 0.0;

@@ -18,6 +18,7 @@ final readonly class Straightening
     {
     }
 
+    /** The relation that describes y best for its number of constants. */
     public function best(): Candidate
     {
         return $this->candidates[0];

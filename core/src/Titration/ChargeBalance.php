@@ -37,6 +37,7 @@ final readonly class ChargeBalance implements Model
     ) {
     }
 
+    /** {@inheritDoc} */
     public function at(array $constants): array
     {
         $m = count($this->chemistry->amounts);
@@ -72,6 +73,7 @@ final readonly class ChargeBalance implements Model
         return [$curve, array_map(array_values(...), $slopes)];
     }
 
+    /** {@inheritDoc} */
     public function thinned(int $every): self
     {
         return $this;

@@ -127,6 +127,7 @@ final readonly class ChargeBalanceTrial
         return $isAcid ? $pKs : array_map(static fn (float $pK): float => 14.0 - $pK, $pKs);
     }
 
+    /** Part of a change that the electrode still misses at the next reading; 0 if none was fitted. */
     public function lag(): float
     {
         return $this->hasLag ? $this->minimum->constants[count($this->minimum->constants) - 1] : 0.0;
@@ -138,6 +139,7 @@ final readonly class ChargeBalanceTrial
         return Median::deviation($this->residuals);
     }
 
+    /** How many constants it has. */
     public function constantCount(): int
     {
         return count($this->minimum->constants);

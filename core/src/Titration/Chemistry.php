@@ -74,6 +74,7 @@ final readonly class Chemistry
         return array_values($sum);
     }
 
+    /** How many equivalence points it has. */
     public function pointCount(): int
     {
         return count($this->groups) + (max(0.0, ...$this->strong) > 0.0 ? 1 : 0);

@@ -34,6 +34,7 @@ final readonly class CornerModel implements Model
     {
     }
 
+    /** {@inheritDoc} */
     public function at(array $constants): array
     {
         [$a, $b, $c, $v, $logV0] = $constants;
@@ -61,6 +62,7 @@ final readonly class CornerModel implements Model
         return [$curve, $slopes];
     }
 
+    /** {@inheritDoc} */
     public function thinned(int $every): self
     {
         return $this;

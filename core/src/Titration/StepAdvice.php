@@ -73,11 +73,13 @@ final readonly class StepAdvice
         );
     }
 
+    /** The advice in a few words. */
     public function title(): string
     {
         return 'The jump is near.';
     }
 
+    /** Why, and what it brings. */
     public function sentence(): string
     {
         return sprintf(

@@ -19,6 +19,7 @@ final readonly class Digits
     {
     }
 
+    /** A value with the digits its uncertainty allows; one without uncertainty in full. */
     public static function of(Measured $measured): self
     {
         if ($measured->uncertainty === 0.0) {

@@ -13,6 +13,7 @@ namespace Welkion\Core\Uncertainty;
  */
 final class LogGamma
 {
+    /** ln of gamma(x), for x above 0. */
     public static function of(float $x): float
     {
         $shift = 0.0;

@@ -79,6 +79,7 @@ final readonly class Measured
         );
     }
 
+    /** The value times a plain, exact number. */
     public function scaledBy(float $factor): self
     {
         return self::of($this->value * $factor, $this->uncertainty * abs($factor), $this->unit);

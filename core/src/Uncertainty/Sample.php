@@ -58,6 +58,7 @@ final readonly class Sample
         return new self($n, $sum, $mean, $sd, $sd / sqrt($n), min($values), max($values), Median::of($values));
     }
 
+    /** Largest less smallest value. */
     public function range(): float
     {
         return $this->max - $this->min;

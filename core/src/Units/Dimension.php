@@ -20,6 +20,7 @@ final readonly class Dimension
     {
     }
 
+    /** That of a plain number. */
     public static function none(): self
     {
         return new self([]);
@@ -39,6 +40,7 @@ final readonly class Dimension
         return new self($kept);
     }
 
+    /** The dimension of a product. */
     public function times(self $other): self
     {
         $powers = $this->powers;
@@ -49,16 +51,19 @@ final readonly class Dimension
         return self::of($powers);
     }
 
+    /** The dimension of a power. */
     public function toPower(float $power): self
     {
         return self::of(array_map(static fn (float $p): float => $p * $power, $this->powers));
     }
 
+    /** Whether it is that of a plain number. */
     public function isNone(): bool
     {
         return $this->powers === [];
     }
 
+    /** Whether both are the same. */
     public function equals(self $other): bool
     {
         return $this->times($other->toPower(-1.0))->isNone();

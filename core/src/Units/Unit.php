@@ -111,16 +111,19 @@ final readonly class Unit
         return UnitSimplifier::simplify($this);
     }
 
+    /** Whether values in one can be given in the other. */
     public function measuresTheSameAs(self $other): bool
     {
         return $this->dimension->equals($other->dimension);
     }
 
+    /** Whether it is the unit of a plain number. */
     public function isOne(): bool
     {
         return $this->parts === [];
     }
 
+    /** Whether its zero is a true zero, as of K but not of °C. */
     public function startsAtZero(): bool
     {
         return $this->offset === 0.0;

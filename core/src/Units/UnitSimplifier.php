@@ -20,6 +20,7 @@ final class UnitSimplifier
     /** Pairs inside a longer product become one of these: kPa mL/(mol K) is mJ/(mol K). */
     private const PAIRS = ['J', 'mJ', 'kJ', 'W', 'N', 'Pa', 'V', 'C'];
 
+    /** A unit of the same dimension that is shorter to write, or the same. */
     public static function simplify(Unit $unit): Unit
     {
         if (count($unit->parts) < 2) {

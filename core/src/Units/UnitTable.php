@@ -76,6 +76,7 @@ final class UnitTable
         'grams' => 'g', 'gram' => 'g', 'kelvin' => 'K', 'volts' => 'V', 'volt' => 'V', 'hz' => 'Hz', 'mmhg' => 'mmHg',
     ];
 
+    /** The unit of this one word, as people spell it; null if it is none. */
     public static function find(string $written): ?Unit
     {
         $symbol = str_replace("\u{03BC}", 'µ', $written);

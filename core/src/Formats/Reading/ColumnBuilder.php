@@ -31,6 +31,7 @@ final class ColumnBuilder
     {
     }
 
+    /** The cell of the next row. */
     public function add(string $cell): void
     {
         $value = $this->numbers->read($cell);
@@ -45,6 +46,7 @@ final class ColumnBuilder
         $this->values[] = $value ?? NAN;
     }
 
+    /** Whether no cell so far holds anything. */
     public function isBlank(): bool
     {
         return count($this->blanks) === count($this->values);

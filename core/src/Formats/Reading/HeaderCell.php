@@ -38,6 +38,7 @@ final readonly class HeaderCell
         return new self($cell, '');
     }
 
+    /** The same name with the unit of a row below. */
     public function withUnit(string $unit): self
     {
         return new self($this->name, self::bare($unit));

@@ -67,6 +67,7 @@ final class TextDecoder
         }
     }
 
+    /** Bytes taken in so far. */
     public function bytesRead(): int
     {
         return $this->bytes;

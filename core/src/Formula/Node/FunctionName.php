@@ -40,6 +40,7 @@ enum FunctionName: string
     case Area = 'area';
     case Shift = 'shift';
 
+    /** How many arguments it takes. */
     public function argumentCount(): int
     {
         return match ($this) {

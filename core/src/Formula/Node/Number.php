@@ -18,6 +18,7 @@ final readonly class Number implements Node
         return $this->at;
     }
 
+    /** Whether it is this plain number. */
     public function is(float $value): bool
     {
         return $this->unit === null && $this->value === $value;
