@@ -32,7 +32,7 @@ final class ApplicationTest extends TestCase
 
     public function test_derives_a_column_and_leaves_the_rest_as_it_was(): void
     {
-        [$exit, $output] = self::run_(['derive', '-', '--formula', 'P*Volume', '--name', 'PV', '--unit', 'J']);
+        [$exit, $output] = self::typed(['derive', '-', '--formula', 'P*Volume', '--name', 'PV', '--unit', 'J']);
 
         self::assertSame(0, $exit);
         self::assertSame([
@@ -42,7 +42,7 @@ final class ApplicationTest extends TestCase
 
     public function test_entries_bring_values_that_are_in_no_column(): void
     {
-        [, $output] = self::run_(['derive', '-', '--formula', 'n*R*(293.15 [K])/Volume', '--name', 'p', '--unit', 'kPa', '--entries', 'n=0.41 mmol']);
+        [, $output] = self::typed(['derive', '-', '--formula', 'n*R*(293.15 [K])/Volume', '--name', 'p', '--unit', 'kPa', '--entries', 'n=0.41 mmol']);
 
         // n R T / V by hand: 0.41 mmol 8.314463 J/(mol K) 293.15 K / 10 mL = 99.93 kPa.
         self::assertStringStartsWith('0,10,100,99.93', explode("\n", $output)[1]);
@@ -133,7 +133,7 @@ final class ApplicationTest extends TestCase
     #[DataProvider('mistakes')]
     public function test_a_mistake_is_one_json_sentence_and_an_exit_code(array $words, int $exit, string $sentence): void
     {
-        [$code, $output, $errors] = self::run_($words);
+        [$code, $output, $errors] = self::typed($words);
 
         self::assertSame([$exit, ''], [$code, $output]);
         self::assertStringStartsWith($sentence, json_decode($errors, true, flags: JSON_THROW_ON_ERROR)['error']['message']);
@@ -142,7 +142,7 @@ final class ApplicationTest extends TestCase
     public function test_every_command_tells_how_it_is_used(): void
     {
         foreach ([[], ['read'], ['stats'], ['derive'], ['fit'], ['straighten'], ['titration']] as $words) {
-            [$exit, $output] = self::run_([...$words, '--help']);
+            [$exit, $output] = self::typed([...$words, '--help']);
 
             self::assertSame(0, $exit);
             self::assertStringContainsString('Usage: welkion '.($words[0] ?? 'COMMAND'), $output);
@@ -171,7 +171,7 @@ final class ApplicationTest extends TestCase
      */
     private static function answer(array $words, string $input = self::TABLE): array
     {
-        [$exit, $output, $errors] = self::run_($words, $input);
+        [$exit, $output, $errors] = self::typed($words, $input);
         self::assertSame([0, ''], [$exit, $errors]);
 
         return json_decode($output, true, flags: JSON_THROW_ON_ERROR);
@@ -181,7 +181,7 @@ final class ApplicationTest extends TestCase
      * @param  list<string>  $words
      * @return array{int, string, string} exit code, output, errors
      */
-    private static function run_(array $words, string $input = self::TABLE): array
+    private static function typed(array $words, string $input = self::TABLE): array
     {
         $streams = array_map(static fn () => fopen('php://memory', 'w+'), range(0, 2));
         fwrite($streams[0], $input);

@@ -192,11 +192,8 @@ final readonly class CurveFitter
     {
         $columns = $minimum->slopes;
         if ($weights !== null) {
-            foreach ($columns as $k => $column) {
-                foreach ($column as $i => $value) {
-                    $columns[$k][$i] = $value * sqrt($weights[$i]);
-                }
-            }
+            $roots = array_map(sqrt(...), $weights);
+            $columns = array_map(static fn (array $column): array => Weighting::on($column, $roots), $columns);
         }
         foreach ($minimum->atBound as $k => $isHeld) {
             $columns[$k] = $isHeld ? [] : $columns[$k];

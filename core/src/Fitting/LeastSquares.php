@@ -62,8 +62,8 @@ final readonly class LeastSquares
         $b = $y;
         if ($weights !== null) {
             $roots = array_map(sqrt(...), $weights);
-            $a = array_map(static fn (array $column): array => self::products($column, $roots), $columns);
-            $b = self::products($y, $roots);
+            $a = array_map(static fn (array $column): array => Weighting::on($column, $roots), $columns);
+            $b = Weighting::on($y, $roots);
         }
         $qr = new QrDecomposition($a);
         $triangle = Triangle::ofQr($qr);
@@ -157,20 +157,6 @@ final readonly class LeastSquares
     {
         foreach ($a as $i => $value) {
             $a[$i] = $value + $b[$i];
-        }
-
-        return $a;
-    }
-
-    /**
-     * @param  list<float>  $a
-     * @param  list<float>  $b
-     * @return list<float>
-     */
-    private static function products(array $a, array $b): array
-    {
-        foreach ($a as $i => $value) {
-            $a[$i] = $value * $b[$i];
         }
 
         return $a;

@@ -47,8 +47,8 @@ final readonly class SearchState
         $weighted = $residuals;
         $weightedSlopes = $slopes;
         if ($roots !== null) {
-            $weighted = self::products($residuals, $roots);
-            $weightedSlopes = array_map(static fn (array $s): array => self::products($s, $roots), $slopes);
+            $weighted = Weighting::on($residuals, $roots);
+            $weightedSlopes = array_map(static fn (array $s): array => Weighting::on($s, $roots), $slopes);
             $squares = 0.0;
             foreach ($weighted as $value) {
                 $squares += $value * $value;
@@ -116,19 +116,5 @@ final readonly class SearchState
     public function minimum(int $iterations, Outcome $outcome, array $held): Minimum
     {
         return new Minimum($this->constants, $this->residuals, $this->slopes, $this->squares, $iterations, $outcome, $held);
-    }
-
-    /**
-     * @param  list<float>  $a
-     * @param  list<float>  $b
-     * @return list<float>
-     */
-    private static function products(array $a, array $b): array
-    {
-        foreach ($a as $i => $value) {
-            $a[$i] = $value * $b[$i];
-        }
-
-        return $a;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Welkion\Core\Formula;
 
 use Welkion\Core\Series\Derivative;
+use Welkion\Core\Series\Running;
 use Welkion\Core\Series\Series;
 
 /**
@@ -67,23 +68,7 @@ final class RowFunctions
      */
     public static function runningMean(array $y, int $window): array
     {
-        $half = max(0, intdiv($window, 2));
-        $sums = [0.0];
-        $counts = [0];
-        foreach ($y as $v) {
-            $isBlank = is_nan($v);
-            $sums[] = $sums[count($sums) - 1] + ($isBlank ? 0.0 : $v);
-            $counts[] = $counts[count($counts) - 1] + ($isBlank ? 0 : 1);
-        }
-        $result = [];
-        $n = count($y);
-        foreach ($y as $i => $v) {
-            $from = max(0, $i - $half);
-            $to = min($n, $i + $half + 1);
-            $result[] = is_nan($v) ? NAN : ($sums[$to] - $sums[$from]) / ($counts[$to] - $counts[$from]);
-        }
-
-        return $result;
+        return Running::mean($y, max(1, $window) | 1);
     }
 
     /**

@@ -10,9 +10,9 @@ use Welkion\Core\Exception\InvalidQuantity;
 final class Running
 {
     /**
-     * @param  list<float>  $y
+     * @param  list<float>  $y  NAN for a blank, which is passed over
      * @param  int  $window  points, odd
-     * @return list<float> as many
+     * @return list<float> as many; NAN where there is a blank
      *
      * @throws InvalidQuantity If the window is even or below 1.
      */
@@ -20,17 +20,23 @@ final class Running
     {
         $half = self::half($window);
         $sums = [0.0];
+        $counts = [0];
         $sum = 0.0;
+        $count = 0;
         foreach ($y as $value) {
-            $sum += $value;
+            if (! is_nan($value)) {
+                $sum += $value;
+                $count++;
+            }
             $sums[] = $sum;
+            $counts[] = $count;
         }
         $n = count($y);
         $means = [];
         for ($i = 0; $i < $n; $i++) {
             $from = max(0, $i - $half);
             $to = min($n, $i + $half + 1);
-            $means[] = ($sums[$to] - $sums[$from]) / ($to - $from);
+            $means[] = is_nan($y[$i]) ? NAN : ($sums[$to] - $sums[$from]) / ($counts[$to] - $counts[$from]);
         }
 
         return $means;

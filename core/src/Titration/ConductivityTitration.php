@@ -10,6 +10,7 @@ use Welkion\Core\Exception\UnequalLengths;
 use Welkion\Core\Fitting\Bounds;
 use Welkion\Core\Fitting\LevenbergMarquardt;
 use Welkion\Core\Fitting\Triangle;
+use Welkion\Core\Fitting\Weighting;
 use Welkion\Core\Series\Series;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Units\Unit;
@@ -146,7 +147,7 @@ final readonly class ConductivityTitration
         if ($best->atBound[CornerModel::VOLUME]) {
             return null;
         }
-        $columns = array_map(static fn (array $c): array => array_map(static fn (float $s, float $w): float => $s * sqrt($w), $c, $weights), $best->slopes);
+        $columns = array_map(static fn (array $c): array => Weighting::on($c, array_map(sqrt(...), $weights)), $best->slopes);
         $triangle = Triangle::of($columns);
         if (! ($triangle->independence() > 1e-10)) {
             return null;

@@ -56,9 +56,7 @@ final readonly class PhTitration
             // What a fast electrode would have shown, with the scatter the whole curve tells: jumps lie where they belong.
             $again = $finder->find($curve->understood($refined->lag > self::LAG_THAT_MATTERS ? $refined->lag : 0.0, $refined->scatter));
             $jumps = count($again) === count($jumps) ? $again : $jumps;
-        }
-        // Where the whole curve speaks of another volume, the points around the jump know it less well than they seem.
-        if ($refined !== null) {
+            // Where the whole curve speaks of another volume, the points around the jump know it less well than they seem.
             $jumps = array_map(static fn (EquivalencePoint $jump, Measured $other): EquivalencePoint => $jump->besides($other), $jumps, $refined->volumes);
         }
         $halves = [];
