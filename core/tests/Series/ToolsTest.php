@@ -105,6 +105,14 @@ final class ToolsTest extends TestCase
         self::assertSame([1.5, 2.0, 3.0, 4.0, 4.0, 3.5], Running::median([1.0, 2.0, 3.0, 37.0, 4.0, 3.0], 3));
     }
 
+    public function test_a_running_mean_passes_over_blanks_and_leaves_them_blank(): void
+    {
+        $means = Running::mean([1.0, NAN, 3.0, 5.0], 3);
+
+        self::assertNan($means[1]);
+        self::assertEqualsWithDelta([1.0, 4.0, 4.0], [$means[0], $means[2], $means[3]], self::ROUNDING);
+    }
+
     public function test_a_wild_sample_is_a_spike_and_a_step_is_none(): void
     {
         $chance = new Chance(5);

@@ -70,6 +70,21 @@ final class PhTitrationTest extends TestCase
         self::assertEqualsWithDelta(9.246, $titration->halves[0]->ph->value, 0.03);
     }
 
+    public function test_three_jumps_are_three_rows_in_both_directions(): void
+    {
+        foreach ([false, true] as $isBase) {
+            [$volumes, $ph] = SimulatedTitration::of(new Chance(3), [2.0, 5.5, 9.0], 7.3, 0.25, 0.008, isBase: $isBase);
+            $titration = PhTitration::of($volumes, $ph);
+
+            self::assertCount(3, $titration->jumps);
+            foreach ([7.3, 14.6, 21.9] as $place => $true) {
+                self::assertEqualsWithDelta($true, $titration->jumps[$place]->volume->value, 3.0 * $titration->jumps[$place]->volume->uncertainty);
+                self::assertEqualsWithDelta($true, $titration->volume($place)->value, 3.0 * $titration->volume($place)->uncertainty);
+                self::assertLessThan(0.01, $titration->volume($place)->uncertainty);
+            }
+        }
+    }
+
     public function test_a_typed_titrant_and_sample_only_sharpen_the_answer(): void
     {
         [$volumes, $ph] = SimulatedTitration::of(new Chance(9), [], 14.7, 0.5, 0.01, titrant: 0.1, sample: 40.0);
