@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Cli;
 
+use Welkion\Cli\Command\Calibrate;
 use Welkion\Cli\Command\Command;
 use Welkion\Cli\Command\Derive;
 use Welkion\Cli\Command\FitCurve;
@@ -70,7 +71,7 @@ final readonly class Application
     /** @return list<Command> */
     private function commands(): array
     {
-        return [new Read, new Stats, new Derive, new FitCurve, new Straighten, new Titration];
+        return [new Read, new Stats, new Derive, new FitCurve, new Straighten, new Titration, new Calibrate];
     }
 
     private function help(): string

@@ -7,6 +7,7 @@ namespace Welkion\Cli\Tests;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Welkion\Cli\Application;
+use Welkion\Core\Tests\Reference;
 
 final class ApplicationTest extends TestCase
 {
@@ -105,10 +106,58 @@ final class ApplicationTest extends TestCase
         self::assertEqualsWithDelta($millilitres['refined'][0]['volume'], self::answer(['titration', '-', '--volume', 'V', '--signal', 'pH', '--kind', 'ph'], $litres)['refined'][0]['volume'], 1e-6);
     }
 
+    /** @return iterable<string, array{string, list<string>, string, array<string, string>}> file, options, verdict, field of the document to field of the truth */
+    public static function calibrations(): iterable
+    {
+        $electrode = ['slope' => 'slope', 'offset' => 'offset', 'percentOfIdeal' => 'percent_of_nernst'];
+        $cell = ['slope' => 'slope', 'cellConstant' => 'cell_constant', 'offset' => 'offset_conductance'];
+        yield 'healthy electrode' => ['k01-electrode-healthy', ['--kind', 'ph'], 'healthy', $electrode];
+        yield 'aged electrode at 20 °C' => ['k02-electrode-aged', ['--kind', 'ph', '--temperature', '20'], 'aged', $electrode];
+        yield 'failing electrode' => ['k03-electrode-failing', ['--kind', 'ph'], 'failing', $electrode];
+        yield 'electrode with an offset' => ['k04-electrode-offset', ['--kind', 'ph', '--temperature', '22'], 'offset', $electrode];
+        yield 'swapped buffers' => ['k05-electrode-swapped', ['--kind', 'ph'], 'buffers_swapped', $electrode];
+        yield 'accepted too early' => ['k06-electrode-not-settled', ['--kind', 'ph', '--kept-at', '12'], 'not_settled', $electrode];
+        yield 'accepted late enough' => ['k06-electrode-not-settled', ['--kind', 'ph', '--kept-at', '178'], 'healthy', $electrode];
+        yield 'settling curves to their end' => ['k06-electrode-not-settled', ['--kind', 'ph'], 'healthy', $electrode];
+        yield 'conductivity cell' => ['k07-conductivity-cell', ['--kind', 'conductivity'], 'good', $cell];
+        yield 'conductivity cell that leaks' => ['k08-conductivity-offset', ['--kind', 'conductivity', '--nominal', '0.1'], 'good', $cell];
+        yield 'thermometer in two baths' => ['k09-thermometer-ice-steam', ['--kind', 'linear', '--barometer', '98.3'], 'straight', ['slope' => 'probe_slope', 'offset' => 'probe_offset']];
+        yield 'transducer' => ['k11-pressure-volts', ['--kind', 'linear'], 'straight', ['slope' => 'slope', 'offset' => 'offset']];
+    }
+
+    /**
+     * @param  list<string>  $options
+     * @param  array<string, string>  $fields
+     */
+    #[DataProvider('calibrations')]
+    public function test_calibrates_the_probes_of_the_reference(string $name, array $options, string $verdict, array $fields): void
+    {
+        $truth = Reference::truths('calibration')["{$name}.csv"]['truth'];
+        $document = self::answer(['calibrate', Reference::path('calibration', "{$name}.csv"), ...$options]);
+
+        self::assertSame($verdict, $document['verdict']);
+        foreach ($fields as $field => $true) {
+            self::assertEqualsWithDelta($truth[$true]['value'], $document[$field], $truth[$true]['tolerance'], $field);
+        }
+        self::assertGreaterThan(0, $document['slopeUncertainty']);
+        self::assertSame($document['verdict'] === 'not_settled' ? ['not-settled'] : [], array_values(array_unique(array_intersect(array_column($document['warnings'], 'code'), ['not-settled']))));
+    }
+
+    public function test_a_cell_in_a_standard_away_from_25_degrees_is_compensated(): void
+    {
+        $document = self::answer(['calibrate', '-', '--kind', 'conductivity', '--temperature', '20', '--coefficient', '0.02'], 'Standard (mS/cm),Conductance (mS)
+1.413,1.2717
+');
+
+        // 1.413 mS/cm at 25 °C is 1.413 * 0.9 = 1.2717 mS/cm at 20 °C.
+        self::assertEqualsWithDelta(1.0, $document['cellConstant'], 1e-12);
+        self::assertSame(1, $document['n']);
+    }
+
     /** @return iterable<string, array{list<string>, int, string}> what is typed, exit code, sentence */
     public static function mistakes(): iterable
     {
-        yield 'no such command' => [['plot', '-'], 2, 'There is no command "plot". The commands are: read, stats, derive, fit, straighten, titration.'];
+        yield 'no such command' => [['plot', '-'], 2, 'There is no command "plot". The commands are: read, stats, derive, fit, straighten, titration, calibrate.'];
         yield 'no file' => [['read'], 2, 'Name the file to use, or - for standard input.'];
         yield 'a file that is not there' => [['read', 'nowhere.csv'], 2, 'The file "nowhere.csv" cannot be read. Check its name.'];
         yield 'an unknown option' => [['stats', '-', '--col', 'V'], 2, 'There is no option --col. The options are: --column, --by, --from, --to.'];
@@ -126,6 +175,10 @@ final class ApplicationTest extends TestCase
         yield 'more constants than points' => [['fit', '-', '--x', 'V', '--y', 'P', '--relation', 'gaussian_on_line'], 2, 'This fit needs at least 5 points at different places, but there are 4.'];
         yield 'constants the data leave open' => [['fit', '-', '--x', 'V', '--y', 'P', '--formula', '(a + b)*x'], 3, 'These data do not determine the constants'];
         yield 'a kind that is none' => [['titration', '-', '--volume', 'V', '--signal', 'P', '--kind', 'colour'], 2, '--kind is ph or conductivity, but "colour" was given.'];
+        yield 'a probe that is none' => [['calibrate', '-', '--kind', 'smell'], 2, '--kind is ph, conductivity or linear, but "smell" was given.'];
+        yield 'a curve that does not name its standard' => [['calibrate', '-', '--kind', 'ph'], 2, 'The column "Volume" does not say its standard: its name needs the value, as "buffer 4.01".'];
+        yield 'no pressure of open air' => [['calibrate', Reference::path('calibration', 'k09-thermometer-ice-steam.csv'), '--kind', 'linear', '--barometer', '983'], 2, 'The barometric pressure must lie between 50 and 110 kPa, but 983 was given.'];
+        yield 'a moment without a curve' => [['calibrate', Reference::path('calibration', 'k01-electrode-healthy.csv'), '--kind', 'ph', '--kept-at', '12'], 2, '--kept-at needs settling curves: time in the first column and a raw column for each standard.'];
         yield 'too few readings' => [['titration', '-', '--volume', 'V', '--signal', 'P', '--kind', 'ph'], 2, 'A titration curve needs at least 5 points at different places, but there are 4.'];
     }
 
@@ -141,7 +194,7 @@ final class ApplicationTest extends TestCase
 
     public function test_every_command_tells_how_it_is_used(): void
     {
-        foreach ([[], ['read'], ['stats'], ['derive'], ['fit'], ['straighten'], ['titration']] as $words) {
+        foreach ([[], ['read'], ['stats'], ['derive'], ['fit'], ['straighten'], ['titration'], ['calibrate']] as $words) {
             [$exit, $output] = self::typed([...$words, '--help']);
 
             self::assertSame(0, $exit);

@@ -35,4 +35,12 @@ final class Reference
 
         return $columns;
     }
+
+    /** @return list<list<string>> the rows below the header, as they stand */
+    public static function rows(string $topic, string $file): array
+    {
+        $lines = array_slice(file(self::path($topic, $file), FILE_IGNORE_NEW_LINES) ?: [], 1);
+
+        return array_map(static fn (string $line): array => array_map(strval(...), str_getcsv($line)), $lines);
+    }
 }

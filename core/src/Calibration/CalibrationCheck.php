@@ -4,73 +4,111 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Calibration;
 
-/** Looks for the mistakes people make when they calibrate a pH electrode. */
-final class CalibrationCheck
+/** Looks for the mistakes people make when they calibrate a probe. */
+final readonly class CalibrationCheck
 {
-    /** Two standards whose readings differ by less than this share of the ideal are taken for one. */
+    /** Two standards whose readings differ by less than this share of what is expected are taken for one. */
     private const SAME_STANDARD_SHARE = 0.25;
 
-    /** A line is believable from an electrode, however old, between these shares of the ideal slope. */
-    private const BELIEVABLE_FROM_PERCENT = 70.0;
+    /** A jump smaller than last time by this share is told; probes age far more slowly. */
+    private const CARRIED_OVER_FROM = 0.03;
 
-    private const BELIEVABLE_TO_PERCENT = 108.0;
+    private const CARRIED_OVER_TO = 0.5;
 
-    /** Beyond this distance from its line a reading of a working electrode does not belong to its standard. */
-    private const STRAY_MV = 20.0;
+    /** A known standard is recognised within this share of the value, or of the step to the next standard. */
+    private const RECOGNISED_SHARE = 0.08;
+
+    /** ... or within this share of the step from the other reading. */
+    private const RECOGNISED_STEP_SHARE = 0.05;
+
+    /**
+     * @param  string  $rawUnit  unit of the raw signal
+     * @param  array<string, float>  $known  further standards a bench may have, value by label
+     */
+    public function __construct(private Expectation $expectation, private string $rawUnit, private array $known = [])
+    {
+    }
 
     /**
      * @param  list<StandardReading>  $readings  in the order they were taken
-     * @param  float  $celsius  temperature of the standards
+     * @param  CalibrationLine|null  $last  the line kept last time, if there is one
      * @return list<CalibrationFault> the gravest first; empty when nothing is wrong
      */
-    public function faults(array $readings, float $celsius): array
+    public function faults(array $readings, ?CalibrationLine $last = null): array
     {
-        $misplaced = $this->misplaced($readings, $celsius);
+        $misplaced = match (count($readings)) {
+            0 => null,
+            1 => $this->alone($readings[0], $last),
+            default => $this->misplaced($readings, $last),
+        };
         $faults = $misplaced === null ? [] : [$misplaced];
-        foreach ($readings as $reading) {
+        foreach ($readings as $i => $reading) {
             if (! $reading->wasSteady) {
-                $faults[] = CalibrationFault::notSteady($reading->label);
+                $faults[] = CalibrationFault::notSteady($reading->label, $i);
             }
         }
 
         return $faults;
     }
 
-    /** @param  list<StandardReading>  $readings */
-    private function misplaced(array $readings, float $celsius): ?CalibrationFault
+    /**
+     * @param  list<StandardReading>  $readings
+     * @return list<StandardReading> with the signals of two of them exchanged
+     */
+    public static function exchanged(array $readings, int $i, int $j): array
     {
-        if (count($readings) < 2) {
+        [$first, $second] = [$readings[$i], $readings[$j]];
+        $readings[$i] = $first->withSignalOf($second);
+        $readings[$j] = $second->withSignalOf($first);
+
+        return array_values($readings);
+    }
+
+    private function alone(StandardReading $reading, ?CalibrationLine $last): ?CalibrationFault
+    {
+        if ($this->expectation->allowsReading($reading)) {
             return null;
         }
-        $same = $this->sameStandard($readings, $celsius);
+        $value = ($last ?? $this->expectation->line)->valueOf($reading->raw);
+
+        return CalibrationFault::anotherStandard(
+            $reading->label, $this->signal($reading), $this->recognised($value, self::RECOGNISED_SHARE * abs($value), $reading), false, 0,
+        );
+    }
+
+    /** @param  list<StandardReading>  $readings  at least two */
+    private function misplaced(array $readings, ?CalibrationLine $last): ?CalibrationFault
+    {
+        $same = $this->sameStandard($readings);
         if ($same !== null) {
             return $same;
         }
-        if ($this->isBelievable($readings, $celsius)) {
-            return null;
+        if ($this->isBelievable($readings)) {
+            return $last === null ? null : $this->againstLast($readings, $last);
         }
         foreach ($readings as $i => $first) {
             foreach (array_slice($readings, $i + 1, null, true) as $j => $second) {
-                if ($this->isBelievable(self::exchanged($readings, $i, $j), $celsius)) {
-                    return CalibrationFault::buffersSwapped($first->label, $second->label);
+                if ($this->isBelievable(self::exchanged($readings, $i, $j))) {
+                    return CalibrationFault::standardsSwapped($first->label, $second->label, $i, $j);
                 }
             }
         }
 
-        return ElectrodeCalibration::from($readings, $celsius)->slope <= 0.0 ? CalibrationFault::wrongSign() : null;
+        return $this->stranger($readings, $last)
+            ?? ($this->runsBackwards($readings) ? CalibrationFault::wrongSign() : null);
     }
 
     /** @param  list<StandardReading>  $readings */
-    private function sameStandard(array $readings, float $celsius): ?CalibrationFault
+    private function sameStandard(array $readings): ?CalibrationFault
     {
         for ($i = 1, $n = count($readings); $i < $n; $i++) {
             for ($j = 0; $j < $i; $j++) {
-                $first = $readings[$j];
-                $second = $readings[$i];
-                $expected = abs($first->ph - $second->ph) * Nernst::idealSlope($celsius);
-                $difference = abs($first->millivolts - $second->millivolts);
+                $expected = abs($this->expectation->step($readings[$j], $readings[$i]));
+                $difference = abs($readings[$j]->raw - $readings[$i]->raw);
                 if ($difference < self::SAME_STANDARD_SHARE * $expected || $expected === 0.0) {
-                    return CalibrationFault::sameStandardTwice($first->label, $second->label, $difference);
+                    return CalibrationFault::sameStandardTwice(
+                        $readings[$j]->label, $readings[$i]->label, $this->raw($difference), $j, $i,
+                    );
                 }
             }
         }
@@ -78,30 +116,102 @@ final class CalibrationCheck
         return null;
     }
 
-    /** @param  list<StandardReading>  $readings */
-    private function isBelievable(array $readings, float $celsius): bool
+    /**
+     * The reading without which the others make sense, or that fits another standard.
+     *
+     * @param  list<StandardReading>  $readings
+     */
+    private function stranger(array $readings, ?CalibrationLine $last): ?CalibrationFault
     {
-        $line = ElectrodeCalibration::from($readings, $celsius);
-        $percent = $line->slopePercent();
+        // The newest is doubted first: what was believed before it came stays.
+        for ($i = count($readings) - 1; $i >= 0; $i--) {
+            $others = $readings;
+            unset($others[$i]);
+            $others = array_values($others);
+            if (count($others) === 1 ? ! $this->expectation->allowsReading($others[0]) : ! $this->isBelievable($others)) {
+                continue;
+            }
+            $line = count($others) === 1
+                ? CalibrationLine::shifted($last ?? $this->expectation->line, $others[0])
+                : CalibrationLine::through($others, $this->expectation->line->reference);
 
-        return $percent >= self::BELIEVABLE_FROM_PERCENT && $percent <= self::BELIEVABLE_TO_PERCENT
-            && $line->largestResidualMv() <= self::STRAY_MV;
+            return $this->strangerAt($i, $readings[$i], $line, $others[0], blocks: true);
+        }
+
+        return null;
+    }
+
+    private function strangerAt(int $position, StandardReading $reading, CalibrationLine $line, StandardReading $other, bool $blocks): CalibrationFault
+    {
+        $value = $line->valueOf($reading->raw);
+        $near = max(self::RECOGNISED_STEP_SHARE * abs($value - $other->value), $this->expectation->isProportional() ? self::RECOGNISED_SHARE * abs($value) : 0.0);
+
+        return CalibrationFault::anotherStandard(
+            $reading->label, $this->signal($reading), $this->recognised($value, $near, $reading), $blocks, $position,
+        );
     }
 
     /**
+     * Readings that make a line, held against the line of last time.
+     *
      * @param  list<StandardReading>  $readings
-     * @return list<StandardReading> with the voltages of two of them exchanged
      */
-    public static function exchanged(array $readings, int $i, int $j): array
+    private function againstLast(array $readings, CalibrationLine $last): ?CalibrationFault
     {
-        [$first, $second] = [$readings[$i], $readings[$j]];
-        $readings[$i] = StandardReading::of(
-            $first->label, $first->ph, $second->millivolts, $second->scatterMv, $second->wasSteady,
-        );
-        $readings[$j] = StandardReading::of(
-            $second->label, $second->ph, $first->millivolts, $first->scatterMv, $first->wasSteady,
-        );
+        for ($i = 1, $n = count($readings); $i < $n; $i++) {
+            [$before, $reading] = [$readings[$i - 1], $readings[$i]];
+            $less = 1.0 - ($reading->raw - $before->raw) / ($last->slope * ($reading->value - $before->value));
+            if ($less < self::CARRIED_OVER_FROM || $less > self::CARRIED_OVER_TO) {
+                continue;
+            }
+            $line = CalibrationLine::shifted($last, $before);
+            $value = $line->valueOf($reading->raw);
+            if ($this->recognised($value, self::RECOGNISED_STEP_SHARE * abs($value - $before->value), $reading) !== null) {
+                return $this->strangerAt($i, $reading, $line, $before, blocks: false);
+            }
 
-        return array_values($readings);
+            return CalibrationFault::carriedOver($before->label, $reading->label, 100.0 * $less, $i);
+        }
+
+        return null;
+    }
+
+    /** The known standard of this value, unless it is the one that was named. */
+    private function recognised(float $value, float $within, StandardReading $named): ?string
+    {
+        $found = null;
+        foreach ($this->known as $label => $known) {
+            $distance = abs($known - $value);
+            if ($distance <= $within && $distance < abs($named->value - $value)) {
+                $within = $distance;
+                $found = (string) $label;
+            }
+        }
+
+        return $found;
+    }
+
+    /** @param  list<StandardReading>  $readings */
+    private function isBelievable(array $readings): bool
+    {
+        return $this->expectation->allows(CalibrationLine::through($readings, $this->expectation->line->reference), ...$readings);
+    }
+
+    /** @param  list<StandardReading>  $readings */
+    private function runsBackwards(array $readings): bool
+    {
+        return CalibrationLine::through($readings)->slope / $this->expectation->line->slope <= 0.0;
+    }
+
+    private function signal(StandardReading $reading): string
+    {
+        return $this->raw($reading->raw);
+    }
+
+    private function raw(float $value): string
+    {
+        $digits = abs($value) >= 1000.0 ? 0 : (abs($value) >= 10.0 ? 1 : 3);
+
+        return number_format($value, $digits)." {$this->rawUnit}";
     }
 }

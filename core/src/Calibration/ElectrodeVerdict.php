@@ -16,7 +16,7 @@ enum ElectrodeVerdict: string
     /** More than 30 mV at pH 7 with a sound slope. */
     case Offset = 'offset';
     /** Slope above 102 %: no electrode does that, so a standard is not what it says. */
-    case CheckStandards = 'check standards';
+    case CheckStandards = 'check_standards';
 
     public const HEALTHY_FROM_PERCENT = 95.0;
 
@@ -40,38 +40,21 @@ enum ElectrodeVerdict: string
         };
     }
 
-    /** The verdict in a word or two. */
-    public function title(): string
+    /** The verdict in words, for an electrode with this offset in mV. */
+    public function verdict(float $offsetMv): Verdict
     {
         return match ($this) {
-            self::Healthy => 'Healthy electrode.',
-            self::Aged => 'Ageing electrode.',
-            self::Failing => 'Failing electrode.',
-            self::Offset => 'Offset electrode.',
-            self::CheckStandards => 'Check the standards.',
-        };
-    }
-
-    /** What to do with the electrode. */
-    public function advice(float $offsetMv): string
-    {
-        return match ($this) {
-            self::Healthy => abs($offsetMv) > self::GOOD_OFFSET_MV
+            self::Healthy => new Verdict('healthy', Grade::Good, 'Healthy electrode.', abs($offsetMv) > self::GOOD_OFFSET_MV
                 ? 'The slope is sound. The offset is larger than usual: refill or change the reference electrolyte soon.'
-                : 'Rinse it, and keep it in storage solution between lessons.',
-            self::Aged => 'Usable with this calibration. Clean the glass and soak it in storage solution overnight, then watch the slope.',
-            self::Failing => 'Results would be too uncertain. Clean and soak it; if the slope stays below 85 %, replace the electrode.',
-            self::Offset => 'Usable after this calibration, but the reference side is suspect: open the filling hole, refill, and soak it.',
-            self::CheckStandards => 'No electrode is steeper than ideal. Take fresh standards, check which bottle is which, and calibrate again.',
-        };
-    }
-
-    /** Whether one may go on with it. */
-    public function isUsable(): bool
-    {
-        return match ($this) {
-            self::Healthy, self::Aged, self::Offset => true,
-            self::Failing, self::CheckStandards => false,
+                : 'Rinse it, and keep it in storage solution between lessons.'),
+            self::Aged => new Verdict('aged', Grade::Fair, 'Ageing electrode.',
+                'Usable with this calibration. Clean the glass and soak it in storage solution overnight, then watch the slope.'),
+            self::Failing => new Verdict('failing', Grade::Poor, 'Failing electrode.',
+                'Results would be too uncertain. Clean and soak it; if the slope stays below 85 %, replace the electrode.'),
+            self::Offset => new Verdict('offset', Grade::Fair, 'Offset electrode.',
+                'Usable after this calibration, but the reference side is suspect: open the filling hole, refill, and soak it.'),
+            self::CheckStandards => new Verdict('check_standards', Grade::Poor, 'Check the standards.',
+                'No electrode is steeper than ideal. Take fresh standards, check which bottle is which, and calibrate again.'),
         };
     }
 }

@@ -6,7 +6,7 @@ namespace Welkion\Core\Series;
 
 use Welkion\Core\Fitting\StraightLine;
 
-/** Whether a signal has come to rest: its drift and scatter over the last window. */
+/** Whether a signal has come to rest: its drift and scatter over the last window, and where it is going. */
 final readonly class Steadiness
 {
     /** Fewer samples than this in a window say nothing about drift. */
@@ -18,6 +18,16 @@ final readonly class Steadiness
     /** A noisy signal is judged over at most this many windows. */
     private const MOST_WINDOWS = 4;
 
+    /**
+     * The way left must look shorter than this share of the tolerance: it is looked at again and again, and the
+     * first look that is short enough is often a lucky one; the noise of the mean itself needs room as well.
+     */
+    private const SAFE_SHARE = 0.6;
+
+    /** Waiting times beyond this are not told: a signal may do anything in the meantime. */
+    private const LONGEST_WAIT_S = 600.0;
+
+    /** @param  float|null  $secondsMore  how long it will probably take to be steady; null when that cannot be told yet */
     private function __construct(
         public bool $isSteady,
         public float $driftPerMinute,
@@ -25,13 +35,16 @@ final readonly class Steadiness
         public float $mean,
         public int $count,
         public bool $isWindowFull,
+        public ?float $secondsMore,
     ) {
     }
 
     /**
      * Judges by a least-squares line over the last window: its slope is the drift, the standard deviation about it
      * the scatter. Where noise hides the drift the window is doubled, up to four times, so that a noisy signal is
-     * called steady late rather than wrongly. Once steady, it takes twice the limits to lose it.
+     * called steady late rather than wrongly. A slow signal can drift little and still have far to go: so the mean
+     * of the window must also lie within the tolerance of where the signal is going (Settling). Once steady, it
+     * takes twice the limits of drift and scatter to lose it.
      *
      * @param  list<float>  $seconds  rising; all samples since something was last changed
      * @param  list<float>  $values  same length as $seconds
@@ -39,26 +52,50 @@ final readonly class Steadiness
      */
     public static function of(array $seconds, array $values, SteadyLimits $limits, bool $wasSteady = false): self
     {
-        [$x, $y] = self::lastSeconds($seconds, $values, $limits->windowS);
+        $windowS = $limits->windowS;
+        [$x, $y] = self::lastSeconds($seconds, $values, $windowS);
         if (count($x) < self::MIN_SAMPLES || $x[count($x) - 1] === $x[0]) {
-            return new self(false, 0.0, 0.0, $y === [] ? 0.0 : array_sum($y) / count($y), count($x), false);
+            return new self(false, 0.0, 0.0, $y === [] ? 0.0 : array_sum($y) / count($y), count($x), false, null);
         }
         $near = StraightLine::through($x, $y);
+        $limits = $limits->at($near->meanY);
         $line = $near;
-        for ($window = $limits->windowS; $window < self::MOST_WINDOWS * $limits->windowS; $window *= 2) {
+        for ($window = $windowS; $window < self::MOST_WINDOWS * $windowS; $window *= 2) {
             if (60.0 * $line->slopeError <= $limits->driftPerMinute / 2) {
                 break;
             }
             [$x, $y] = self::lastSeconds($seconds, $values, 2 * $window);
             $line = StraightLine::through($x, $y);
         }
-        $isFull = self::FULL_SHARE * $window <= $x[count($x) - 1] - $x[0];
+        $span = $x[count($x) - 1] - $x[0];
+        $isFull = self::FULL_SHARE * $window <= $span;
         $drift = 60.0 * $line->slope;
-        $isSteady = $wasSteady
-            ? abs($drift) <= 2 * $limits->driftPerMinute && $near->scatter <= 2 * $limits->scatter
-            : abs($drift) + 60.0 * $line->slopeError <= $limits->driftPerMinute && $near->scatter <= $limits->scatter;
+        if ($wasSteady && abs($drift) <= 2 * $limits->driftPerMinute && $near->scatter <= 2 * $limits->scatter) {
+            return new self($isFull, $drift, $near->scatter, $near->meanY, $near->count, $isFull, $isFull ? 0.0 : null);
+        }
+        $settling = Settling::of($seconds, $values, $windowS);
+        $isSteady = $isFull && $settling !== null && $settling->worstBias <= self::SAFE_SHARE * $limits->tolerance
+            && abs($drift) + 60.0 * $line->slopeError <= $limits->driftPerMinute && $near->scatter <= $limits->scatter;
 
-        return new self($isFull && $isSteady, $drift, $near->scatter, $near->meanY, $near->count, $isFull);
+        return new self(
+            $isSteady, $drift, $near->scatter, $near->meanY, $near->count, $isFull,
+            $isSteady ? 0.0 : self::waiting($settling, $drift, $limits, max(0.0, $window - $span)),
+        );
+    }
+
+    /** Until the last of what is missing has come: the window, the drift's decay, the way left to go. */
+    private static function waiting(?Settling $settling, float $drift, SteadyLimits $limits, float $windowLeftS): ?float
+    {
+        if ($settling === null || ! $settling->isSeen) {
+            return null;
+        }
+        $wait = max(
+            $windowLeftS,
+            $settling->timeConstant * log(max(1.0, abs($settling->bias) / (self::SAFE_SHARE * $limits->tolerance))),
+            $settling->timeConstant * log(max(1.0, abs($drift) / $limits->driftPerMinute)),
+        );
+
+        return $wait > 0.0 && $wait <= self::LONGEST_WAIT_S ? $wait : null;
     }
 
     /**

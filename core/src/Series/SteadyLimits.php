@@ -4,35 +4,59 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Series;
 
-/** What "steady" means for one kind of probe. */
+use Welkion\Core\Exception\InvalidQuantity;
+
+/** What "steady" means for one kind of probe, in the unit of its signal. */
 final readonly class SteadyLimits
 {
     /** Readings are judged over the last 10 s. */
     public const WINDOW_S = 10.0;
 
     /**
-     * @param  float  $driftPerMinute  largest drift, in the probe's unit per minute
-     * @param  float  $scatter  largest standard deviation about the drift line, in the probe's unit
+     * @param  float  $driftPerMinute  largest drift, unit per minute
+     * @param  float  $scatter  largest standard deviation about the drift line
+     * @param  float  $tolerance  how far an accepted mean may still lie from where the signal is going
+     * @param  float  $share  this share of the signal is added to all three: for quantities that span decades
      */
-    public function __construct(
+    private function __construct(
         public float $driftPerMinute,
         public float $scatter,
-        public float $windowS = self::WINDOW_S,
+        public float $tolerance,
+        public float $windowS,
+        public float $share,
     ) {
     }
 
-    /**
-     * A pH electrode in mV: 1.2 mV/min is 0.02 pH per minute, and three times that of the noise of a good
-     * electrode over 10 s.
-     */
-    public static function phElectrode(): self
-    {
-        return new self(driftPerMinute: 1.2, scatter: 0.5);
+    /** @throws InvalidQuantity If a limit is not above zero. */
+    public static function of(
+        float $driftPerMinute,
+        float $scatter,
+        float $tolerance,
+        float $windowS = self::WINDOW_S,
+        float $share = 0.0,
+    ): self {
+        foreach (['drift per minute' => $driftPerMinute, 'scatter' => $scatter, 'tolerance' => $tolerance, 'window' => $windowS] as $name => $limit) {
+            if (! is_finite($limit) || $limit <= 0.0) {
+                throw InvalidQuantity::mustBePositive($name, $limit, '');
+            }
+        }
+
+        return new self($driftPerMinute, $scatter, $tolerance, $windowS, $share);
     }
 
-    /** A thermometer in °C, in a room or a beaker at rest. */
-    public static function thermometer(): self
+    /** The same limits for a signal that is this many times the quantity. */
+    public function times(float $factor): self
     {
-        return new self(driftPerMinute: 0.3, scatter: 0.1);
+        return new self(
+            $this->driftPerMinute * $factor, $this->scatter * $factor, $this->tolerance * $factor, $this->windowS, $this->share,
+        );
+    }
+
+    /** The limits for a signal at this level, with nothing left to depend on it. */
+    public function at(float $level): self
+    {
+        $more = $this->share * abs($level);
+
+        return new self($this->driftPerMinute + $more, $this->scatter + $more, $this->tolerance + $more, $this->windowS, 0.0);
     }
 }

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Calibration;
+
+/** Whether a probe may be recorded with, by its last calibration and that one's age. */
+enum Trust: string
+{
+    case Good = 'good';
+    case Fair = 'fair';
+    case Poor = 'poor';
+    /** Good or fair once, but longer ago than a calibration of this kind is good for. */
+    case Old = 'old';
+    case Missing = 'missing';
+    /** Reads by its maker's line, and its kind may. */
+    case Factory = 'factory';
+
+    /** The trust in a probe that was last calibrated so many days ago with this verdict. */
+    public static function of(ProbeKind $kind, ?Verdict $verdict, ?float $ageDays): self
+    {
+        if ($verdict === null || $ageDays === null) {
+            return $kind->isTrustedFromFactory() ? self::Factory : self::Missing;
+        }
+        if ($verdict->grade === Grade::Poor) {
+            return self::Poor;
+        }
+        $goodFor = $kind->goodForDays();
+
+        return match (true) {
+            $goodFor !== null && $ageDays > $goodFor => self::Old,
+            $verdict->grade === Grade::Fair => self::Fair,
+            default => self::Good,
+        };
+    }
+
+    /** Whether one may start without being told anything. */
+    public function isUnquestioned(): bool
+    {
+        return $this === self::Good || $this === self::Factory;
+    }
+
+    /**
+     * What a run's card, caption and sheet say about it; null when there is nothing to say.
+     *
+     * @param  string  $probe  name of the probe, as it begins a sentence
+     */
+    public function sentence(string $probe, ?Verdict $verdict, ?float $ageDays): ?string
+    {
+        return match ($this) {
+            self::Good, self::Factory => null,
+            self::Fair => "{$probe}: ".lcfirst($verdict->title ?? 'fair calibration.'),
+            self::Poor => "{$probe}: ".lcfirst($verdict->title ?? 'poor calibration.').' Results may be wrong.',
+            self::Old => sprintf('%s: the calibration was %d days old.', $probe, (int) floor($ageDays ?? 0.0)),
+            self::Missing => "{$probe}: not calibrated.",
+        };
+    }
+}
