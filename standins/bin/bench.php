@@ -8,13 +8,13 @@ use React\EventLoop\Loop;
 use Welkion\Standins\Link\Clock;
 use Welkion\Standins\Link\Device;
 use Welkion\Standins\Link\Server;
-use Welkion\Standins\World\Alder;
+use Welkion\Standins\World\Laboratory;
 
 require __DIR__.'/../../vendor/autoload.php';
 
 $options = getopt('', ['port:', 'speed::', 'seed::', 'help']);
 if (! is_array($options) || isset($options['help']) || ! is_string($options['port'] ?? null)) {
-    fwrite(STDERR, "Usage: php standins/bin/bench.php --port=PORT [--speed=1|10|60] [--seed=N]\nThe simulated bench Alder, speaking the probe link on loopback.\n");
+    fwrite(STDERR, "Usage: php standins/bin/bench.php --port=PORT [--speed=1|10|60] [--seed=N]\nThe simulated benches Alder, Birch, Hazel and Rowan, speaking the probe link on loopback.\n");
     exit(2);
 }
 $speed = (int) ($options['speed'] ?? 1);
@@ -25,10 +25,17 @@ if (! in_array($speed, Clock::SPEEDS, true)) {
 
 $now = microtime(true);
 $randomizer = isset($options['seed']) ? new Randomizer(new Mt19937((int) $options['seed'])) : new Randomizer;
+$laboratory = Laboratory::furnished($randomizer);
+$devices = [];
+foreach ($laboratory->worlds as $name => $world) {
+    // Gas and heart begin at their own pace: there a second matters; in a beaker one waits.
+    $clock = new Clock($now, in_array($name, ['Alder', 'Birch'], true) ? $speed : 1);
+    $devices[$name] = new Device($world, $clock, $now, static fn (array $act) => $laboratory->carryElectrode((bool) ($act['on'] ?? true)));
+}
 try {
-    new Server(new Device(new Alder($randomizer), new Clock($now, $speed), $now), '127.0.0.1:'.$options['port'], Loop::get());
+    new Server($devices, '127.0.0.1:'.$options['port'], Loop::get());
 } catch (RuntimeException $failure) {
-    fwrite(STDERR, "The bench cannot listen on port {$options['port']}: {$failure->getMessage()}\n");
+    fwrite(STDERR, "The benches cannot listen on port {$options['port']}: {$failure->getMessage()}\n");
     exit(1);
 }
 Loop::run();

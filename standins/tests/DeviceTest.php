@@ -91,7 +91,7 @@ final class DeviceTest extends TestCase
         self::assertSame('A line must be a JSON object with a text "do".', $this->device->answer('rubbish', self::START)[0]['problem']);
         self::assertSame('"dance" is not known here.', $this->ask(['do' => 'dance'])['problem']);
         self::assertSame('There is no channel "oxygen" on this bench.', $this->ask(['do' => 'stream', 'channel' => 'oxygen', 'rate' => 1])['problem']);
-        self::assertSame('The rate of "ph" must lie above 0 and at most 10 Hz.', $this->ask(['do' => 'stream', 'channel' => 'ph', 'rate' => 999])['problem']);
+        self::assertSame('The rate of "ph" must lie above 0 and at most 20 Hz.', $this->ask(['do' => 'stream', 'channel' => 'ph', 'rate' => 999])['problem']);
         self::assertSame('The bench can run at x1, x10 or x60.', $this->ask(['do' => 'act', 'act' => 'speed', 'times' => 7])['problem']);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Standins\Link;
 
+use Welkion\Standins\World\ChannelDescription;
 use Welkion\Standins\World\RefusedAct;
 use Welkion\Standins\World\World;
 
@@ -17,12 +18,33 @@ final class Device
 
     private float $passedTo;
 
+    /** @var list<string> serial numbers that listeners have been told of */
+    private array $told;
+
+    /** @param  \Closure(array<string, mixed>): void|null  $carry  carries a probe to another bench or back */
     public function __construct(
         private readonly World $world,
         private readonly Clock $clock,
         private readonly float $startedAt,
+        private readonly ?\Closure $carry = null,
     ) {
         $this->passedTo = $clock->at($startedAt);
+        $this->told = $this->serials();
+    }
+
+    /** @return list<array<string, mixed>> what everyone who listens must hear: probes were plugged in or pulled out */
+    public function announcements(): array
+    {
+        $serials = $this->serials();
+        if ($serials === $this->told) {
+            return [];
+        }
+        $this->told = $serials;
+        $channels = $this->world->channels();
+        $names = array_map(static fn (ChannelDescription $c): string => $c->name, $channels);
+        $this->samplers = array_intersect_key($this->samplers, array_flip($names));
+
+        return [['told' => 'channels', 'channels' => $channels, 'world' => $this->visible()]];
     }
 
     /**
@@ -136,6 +158,9 @@ final class Device
                 throw new RefusedAct('The bench can run at x1, x10 or x60.');
             }
             $this->clock->setSpeed($speed, $now);
+        } elseif ($act === 'move' && $this->carry !== null) {
+            /** @var array<string, mixed> $message */
+            ($this->carry)($message);
         } else {
             /** @var array<string, mixed> $details */
             $details = array_filter($message, is_string(...), ARRAY_FILTER_USE_KEY);
@@ -149,6 +174,12 @@ final class Device
     private function visible(): array
     {
         return ['speed' => $this->clock->speed()] + $this->world->visible();
+    }
+
+    /** @return list<string> */
+    private function serials(): array
+    {
+        return array_map(static fn (ChannelDescription $c): string => "{$c->name} {$c->serial}", $this->world->channels());
     }
 
     /**
@@ -197,7 +228,7 @@ final class Device
         return $this->description($name)->fastestHz;
     }
 
-    private function description(string $name): \Welkion\Standins\World\ChannelDescription
+    private function description(string $name): ChannelDescription
     {
         foreach ($this->world->channels() as $channel) {
             if ($channel->name === $name) {

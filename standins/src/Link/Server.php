@@ -8,17 +8,22 @@ use React\EventLoop\LoopInterface;
 use React\Socket\ConnectionInterface;
 use React\Socket\TcpServer;
 
-/** A TCP server around a device: one JSON text a line, readings to everyone who listens. */
+/**
+ * A TCP server around one device or several: one JSON text a line, readings to everyone who listens.
+ *
+ * Behind one port may stand several benches; a listener belongs to the one it names in its "hello", or to the first.
+ */
 final class Server
 {
     private const TICK_S = 0.01;
 
     private const LONGEST_LINE = 4096;
 
-    /** @var \SplObjectStorage<ConnectionInterface, string> each listener with the piece of a line it has sent so far */
+    /** @var \SplObjectStorage<ConnectionInterface, array{string, string}> each listener: its bench, the piece of a line it has sent so far */
     private \SplObjectStorage $listeners;
 
-    public function __construct(private readonly Device $device, string $address, LoopInterface $loop)
+    /** @param  non-empty-array<string, Device>  $devices  by name of the bench */
+    public function __construct(private readonly array $devices, string $address, LoopInterface $loop)
     {
         $this->listeners = new \SplObjectStorage;
         $server = new TcpServer($address, $loop);
@@ -28,7 +33,7 @@ final class Server
 
     private function welcome(ConnectionInterface $connection): void
     {
-        $this->listeners[$connection] = '';
+        $this->listeners[$connection] = [array_key_first($this->devices), ''];
         $connection->on('data', fn (string $data) => $this->hear($connection, $data));
         $connection->on('close', fn () => $this->listeners->detach($connection));
     }
@@ -37,26 +42,41 @@ final class Server
     {
         // What fell due before a question goes out before its answer: a reading never overtakes an act.
         $this->send();
-        $lines = explode("\n", $this->listeners[$connection].$data);
+        [$bench, $piece] = $this->listeners[$connection];
+        $lines = explode("\n", $piece.$data);
         $rest = array_pop($lines);
         if (strlen($rest) > self::LONGEST_LINE) {
             $connection->end(self::line(['told' => 'problem', 'problem' => 'A line may have at most 4096 bytes.']));
 
             return;
         }
-        $this->listeners[$connection] = $rest;
         foreach ($lines as $line) {
-            foreach ($this->device->answer($line, microtime(true)) as $message) {
+            $bench = $this->benchNamedIn($line) ?? $bench;
+            foreach ($this->devices[$bench]->answer($line, microtime(true)) as $message) {
                 $connection->write(self::line($message));
             }
         }
+        $this->listeners[$connection] = [$bench, $rest];
+    }
+
+    private function benchNamedIn(string $line): ?string
+    {
+        $message = str_contains($line, '"hello"') ? json_decode($line, true) : null;
+        $name = is_array($message) ? $message['bench'] ?? null : null;
+
+        return is_string($name) && isset($this->devices[$name]) ? $name : null;
     }
 
     private function send(): void
     {
-        foreach ($this->device->due(microtime(true)) as $pack) {
-            foreach ($this->listeners as $connection) {
-                $connection->write(self::line($pack));
+        foreach ($this->devices as $bench => $device) {
+            foreach ([...$device->announcements(), ...$device->due(microtime(true))] as $message) {
+                $line = self::line($message);
+                foreach ($this->listeners as $connection) {
+                    if ($this->listeners[$connection][0] === $bench) {
+                        $connection->write($line);
+                    }
+                }
             }
         }
     }

@@ -8,7 +8,7 @@ use Random\Randomizer;
 use Welkion\Standins\Chemistry\WeakAcidWithBase;
 
 /** Bench "Alder": three buffers, rinse water, and sour whey below a burette of sodium hydroxide. */
-final class Alder implements World
+final class Alder extends Bench
 {
     private const LACTIC_ACID_PKA = 3.86;
 
@@ -19,27 +19,17 @@ final class Alder implements World
 
     public const TITRANT = 0.1000;
 
-    private const ROOM_C = 21.4;
-
-    /** The room warms and cools by this much within half an hour. */
-    private const ROOM_SWING_C = 0.25;
-
-    private const ROOM_PERIOD_S = 1800.0;
-
-    /** Longest stretch over which lag and mixing may be taken one after the other. */
-    private const STEP_S = 0.1;
-
-    private float $clock = 0.0;
-
     private Place $place = Place::Storage;
 
     private bool $isRinsed = true;
 
     private readonly Beaker $beaker;
 
-    private readonly Electrode $electrode;
-
     private readonly Thermometer $thermometer;
+
+    private ?Electrode $electrode;
+
+    private readonly Room $room;
 
     public function __construct(Randomizer $randomizer)
     {
@@ -47,8 +37,9 @@ final class Alder implements World
         $this->beaker = new Beaker(
             new WeakAcidWithBase(self::LACTIC_ACID_PKA), self::SAMPLE_ML, self::WHEY_ACID, self::TITRANT,
         );
-        $this->electrode = new Electrode($noise, slopeShare: 0.978, offsetMv: 5.2);
+        $this->electrode = new Electrode($noise, 'Alder-1', slopeShare: 0.978, offsetMv: 5.2);
         $this->thermometer = new Thermometer($noise);
+        $this->room = new Room;
     }
 
     public function name(): string
@@ -56,83 +47,129 @@ final class Alder implements World
         return 'Alder';
     }
 
-    public function channels(): array
-    {
-        return [
-            new ChannelDescription(
-                'ph', 'ph-electrode', 'pH electrode', 'Alder-1', 'mV', Electrode::RESOLUTION_MV, [-500.0, 500.0], 10.0,
-            ),
-            new ChannelDescription(
-                'temperature', 'thermometer', 'Temperature', 'Alder-2', '°C', Thermometer::RESOLUTION_C, [-20.0, 110.0], 10.0,
-            ),
-        ];
-    }
-
-    public function pass(float $seconds): void
-    {
-        for ($left = $seconds; $left > 0.0; $left -= self::STEP_S) {
-            $step = min($left, self::STEP_S);
-            $this->clock += $step;
-            $this->beaker->pass($step);
-            $this->electrode->pass($step, $this->place->ph($this->celsius()) ?? $this->beaker->ph(), $this->celsius());
-        }
-    }
-
     public function reading(string $channel): float
     {
-        return match ($channel) {
-            'ph' => $this->electrode->reading(),
-            'temperature' => $this->thermometer->reading($this->celsius()),
+        return match (true) {
+            $channel === 'ph' && $this->electrode !== null => $this->electrode->reading(),
+            $channel === 'temperature' => $this->thermometer->reading($this->celsius()),
             default => throw new RefusedAct("There is no channel \"{$channel}\" on this bench."),
         };
     }
 
-    public function act(string $act, array $details): void
+    /** The electrode leaves for another bench. */
+    public function release(): Electrode
     {
-        match ($act) {
-            'rinse' => $this->moveTo(Place::Rinse),
-            'dip' => $this->moveTo($this->placeNamed($details['into'] ?? null)),
-            'new-sample' => $this->beaker->refill(),
-            'dispense' => $this->beaker->dispense(self::number($details['volume'] ?? null)),
-            'stir' => $this->beaker->isStirred = (bool) ($details['on'] ?? true),
-            default => throw new RefusedAct("This bench cannot \"{$act}\"."),
-        };
+        $electrode = $this->electrode ?? throw new RefusedAct('The electrode is not at this bench any more.');
+        $this->electrode = null;
+
+        return $electrode;
+    }
+
+    public function takeBack(Electrode $electrode): void
+    {
+        $this->electrode = $electrode;
     }
 
     public function visible(): array
     {
+        $places = [];
+        foreach (Place::cases() as $place) {
+            $places[$place->value] = $place->words();
+        }
+
         return [
             'place' => $this->place->value,
             'placeWords' => $this->place->words(),
             'isRinsed' => $this->isRinsed,
             'buretteMl' => round($this->beaker->addedMl(), 4),
             'buretteLeftMl' => round(Beaker::BURETTE_ML - $this->beaker->addedMl(), 4),
-            'isStirred' => $this->beaker->isStirred,
-            'sample' => '25.00 mL whey',
-            'titrant' => '0.1000 mol/L NaOH',
+            'summary' => [
+                $this->electrode === null ? 'the electrode is at another bench' : "electrode is in: {$this->place->words()}",
+                sprintf('burette at %.2F mL', $this->beaker->addedMl()),
+                'beaker: 25.00 mL whey, '.($this->beaker->isStirred ? 'stirred' : 'not stirred'),
+            ],
+            'controls' => [
+                Control::choice('Electrode into', $places, $this->place->value, ['act' => 'dip'], 'into'),
+                Control::number('Burette', 'Volume to add', 'mL', 0.5, ['act' => 'dispense'], 'volume', 'add', [
+                    ['words' => 'new sample', 'act' => ['act' => 'new-sample']],
+                ]),
+                Control::switches('Stirrer', [['stir', ['act' => 'stir'], $this->beaker->isStirred]]),
+                Control::switches('Faults', [
+                    ['aged electrode', ['act' => 'age'], $this->electrode !== null && $this->electrode->isAged],
+                    ['electrode at bench Birch', ['act' => 'move', 'channel' => 'ph', 'to' => 'Birch'], $this->electrode === null],
+                ]),
+                $this->plugControl(),
+            ],
         ];
     }
 
     public function truth(): array
     {
         return [
-            'equivalenceVolumeMl' => $this->beaker->equivalenceMl(),
-            'analyteMolPerL' => $this->beaker->acid,
-            'pKa' => self::LACTIC_ACID_PKA,
-            'slopePercent' => 100.0 * $this->electrode->slopeShare,
-            'offsetMv' => $this->electrode->offsetMv,
+            new Truth('equivalenceVolumeMl', 'equivalence at', $this->beaker->equivalenceMl(), 'mL'),
+            new Truth('analyteMolPerL', 'acid', $this->beaker->acid, 'mol/L'),
+            new Truth('pKa', 'pKa', self::LACTIC_ACID_PKA, ''),
+            ...($this->electrode === null ? [] : [
+                new Truth('slopePercent', 'electrode', 100.0 * $this->electrode->slopeShare(), '%'),
+                new Truth('offsetMv', 'at pH 7', $this->electrode->offsetMv, 'mV'),
+            ]),
         ];
+    }
+
+    protected function sockets(): array
+    {
+        return [
+            ...($this->electrode === null ? [] : [$this->electrode->description('ph')]),
+            new ChannelDescription(
+                'temperature', 'thermometer', 'Temperature', 'Alder-2', '°C', Thermometer::RESOLUTION_C, [-20.0, 110.0], 20.0,
+                ['slope' => 1.0, 'offset' => 0.0],
+            ),
+        ];
+    }
+
+    protected function step(float $seconds): void
+    {
+        $this->beaker->pass($seconds);
+        $this->electrode?->pass($seconds, $this->phHere(), $this->celsius());
+    }
+
+    protected function hands(string $act, array $details): void
+    {
+        match ($act) {
+            'rinse' => $this->moveTo(Place::Rinse),
+            'dip' => $this->moveTo($this->placeNamed($details['into'] ?? null)),
+            'new-sample' => $this->beaker->refill(),
+            'dispense' => $this->beaker->dispense(self::number($details['volume'] ?? null, 'volume to dispense', 0.0, 1000.0, 'mL')),
+            'stir' => $this->beaker->isStirred = (bool) ($details['on'] ?? true),
+            'age' => $this->electrode === null ? null : $this->electrode->isAged = (bool) ($details['on'] ?? true),
+            default => self::refuse($act),
+        };
+    }
+
+    protected function bump(string $channel): void
+    {
+        $this->electrode?->bump();
+    }
+
+    private function phHere(): float
+    {
+        return $this->place->ph($this->celsius()) ?? $this->beaker->ph();
     }
 
     private function celsius(): float
     {
-        return self::ROOM_C + self::ROOM_SWING_C * sin(2.0 * M_PI * $this->clock / self::ROOM_PERIOD_S);
+        return $this->room->celsiusAt($this->clock());
     }
 
     private function moveTo(Place $place): void
     {
         // Water or storage solution between two standards counts as a rinse; straight from one to the next does not.
-        $this->isRinsed = in_array($this->place, [Place::Rinse, Place::Storage, $place], true) || $place === Place::Rinse;
+        $this->isRinsed = in_array($this->place, [Place::Rinse, Place::Storage, $place], true) || in_array($place, [Place::Rinse, Place::Storage], true);
+        if ($this->isRinsed) {
+            $this->electrode?->rinse();
+        } else {
+            $this->electrode?->carry($this->phHere());
+        }
         $this->place = $place;
     }
 
@@ -143,12 +180,5 @@ final class Alder implements World
         return $place ?? throw new RefusedAct(
             'The electrode can be dipped into '.implode(', ', array_column(Place::cases(), 'value')).'.',
         );
-    }
-
-    private static function number(mixed $value): float
-    {
-        return is_int($value) || is_float($value)
-            ? (float) $value
-            : throw new RefusedAct('The volume to dispense must be a number of mL.');
     }
 }

@@ -11,6 +11,7 @@ final readonly class ChannelDescription implements \JsonSerializable
      * @param  string  $unit  unit of the raw signal
      * @param  float  $resolution  in that unit
      * @param  array{float, float}  $range  in that unit
+     * @param  array{slope: float, offset: float}|null  $stated  the maker's line: raw unit per unit of the quantity, raw at nothing
      */
     public function __construct(
         public string $name,
@@ -21,7 +22,16 @@ final readonly class ChannelDescription implements \JsonSerializable
         public float $resolution,
         public array $range,
         public float $fastestHz,
+        public ?array $stated = null,
     ) {
+    }
+
+    /** The same probe in another socket. */
+    public function inChannel(string $name): self
+    {
+        return new self(
+            $name, $this->kind, $this->title, $this->serial, $this->unit, $this->resolution, $this->range, $this->fastestHz, $this->stated,
+        );
     }
 
     /** @return array<string, mixed> */
@@ -36,6 +46,7 @@ final readonly class ChannelDescription implements \JsonSerializable
             'resolution' => $this->resolution,
             'range' => $this->range,
             'fastestHz' => $this->fastestHz,
+            'stated' => $this->stated,
         ];
     }
 }

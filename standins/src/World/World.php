@@ -9,7 +9,7 @@ interface World
 {
     public function name(): string;
 
-    /** @return list<ChannelDescription> */
+    /** @return list<ChannelDescription> of the probes that are plugged in */
     public function channels(): array;
 
     /** Lets time pass; seconds of the bench's own clock. */
@@ -27,9 +27,9 @@ interface World
      */
     public function act(string $act, array $details): void;
 
-    /** @return array<string, mixed> what an onlooker can see */
+    /** @return array<string, mixed> what an onlooker can see: "summary" in words, "controls" for the hands, and facts by name */
     public function visible(): array;
 
-    /** @return array<string, float> what no onlooker can see: the exact truth, for checking results */
+    /** @return list<Truth> what no onlooker can see, for checking results */
     public function truth(): array;
 }

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Standins\World;
+
+/** A group of things hands can do at a bench, as a tray of controls shows them. */
+final readonly class Control implements \JsonSerializable
+{
+    /**
+     * @param  list<array{words: string, act: array<string, scalar>, isOn?: bool}>  $choices
+     * @param  array{label: string, unit: string, value: float, field: string, words: string, act: array<string, scalar>}|null  $number
+     */
+    private function __construct(private string $title, private array $choices, private ?array $number)
+    {
+    }
+
+    /**
+     * One of several places or states, the present one marked.
+     *
+     * @param  array<string, string>  $options  words by value
+     * @param  array<string, scalar>  $act  what is done; the value goes into $field
+     */
+    public static function choice(string $title, array $options, string $now, array $act, string $field): self
+    {
+        $choices = [];
+        foreach ($options as $value => $words) {
+            $choices[] = ['words' => $words, 'act' => $act + [$field => (string) $value], 'isOn' => (string) $value === $now];
+        }
+
+        return new self($title, $choices, null);
+    }
+
+    /**
+     * Things that are on or off, each by itself.
+     *
+     * @param  list<array{string, array<string, scalar>, bool}>  $switches  words, act without its "on", whether it is on
+     */
+    public static function switches(string $title, array $switches): self
+    {
+        return new self($title, array_map(
+            static fn (array $s): array => ['words' => $s[0], 'act' => $s[1] + ['on' => ! $s[2]], 'isOn' => $s[2]], $switches,
+        ), null);
+    }
+
+    /**
+     * A number to set or to add.
+     *
+     * @param  array<string, scalar>  $act
+     * @param  list<array{words: string, act: array<string, scalar>}>  $choices
+     */
+    public static function number(string $title, string $label, string $unit, float $value, array $act, string $field, string $words, array $choices = []): self
+    {
+        return new self($title, $choices, [
+            'label' => $label, 'unit' => $unit, 'value' => $value, 'field' => $field, 'words' => $words, 'act' => $act,
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    public function jsonSerialize(): array
+    {
+        return ['title' => $this->title, 'choices' => $this->choices, 'number' => $this->number];
+    }
+}
