@@ -10,8 +10,8 @@ return [
     'live' => [
         'publish_port' => (int) env('WELKION_PUBLISH_PORT', 8425),
     ],
-    'alder' => [
-        'port' => (int) env('WELKION_ALDER_PORT', 8424),
+    'benches' => [
+        'port' => (int) env('WELKION_BENCH_PORT', 8424),
     ],
     'demo_password' => (string) env('WELKION_DEMO_PASSWORD', 'sour-whey-2026'),
 ];

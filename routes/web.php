@@ -7,11 +7,15 @@ use App\Http\Controllers\BenchController;
 use App\Http\Controllers\CalibrationController;
 use App\Http\Controllers\CalibrationReadingController;
 use App\Http\Controllers\ExperimentController;
+use App\Http\Controllers\KeptCalibrationController;
 use App\Http\Controllers\LiveController;
+use App\Http\Controllers\ProbeController;
 use App\Http\Controllers\ReadingController;
+use App\Http\Controllers\ReworkingController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\RunExportController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\WorkingController;
 use Illuminate\Support\Facades\Route;
 
@@ -28,17 +32,35 @@ Route::prefix('api')->group(function (): void {
         Route::post('benches/{bench}/acts', [ActController::class, 'store'])->can('use', 'bench');
         Route::get('benches/{bench}/truth', [ActController::class, 'truth'])->can('use', 'bench');
 
-        Route::get('probes/{probe}/calibrations', [CalibrationController::class, 'index'])->can('use', 'probe');
-        Route::post('probes/{probe}/calibrations', [CalibrationController::class, 'store'])->can('use', 'probe');
+        Route::patch('benches/{bench}', [BenchController::class, 'update'])->can('use', 'bench');
+
+        Route::prefix('probes/{probe}')->can('use', 'probe')->group(function (): void {
+            Route::get('', [ProbeController::class, 'show']);
+            Route::get('runs', [ProbeController::class, 'runs']);
+            Route::get('zeros', [ProbeController::class, 'zeros']);
+            Route::post('zeros', [ProbeController::class, 'zero']);
+            Route::get('calibrations', [CalibrationController::class, 'index']);
+            Route::post('calibrations', [CalibrationController::class, 'store']);
+            Route::post('calibrations/copy', [KeptCalibrationController::class, 'copy']);
+            Route::post('calibrations/factory', [KeptCalibrationController::class, 'factory']);
+        });
+        Route::post('zeros/{zero}/undo', [ProbeController::class, 'undoZero'])->can('use', 'zero');
         Route::prefix('calibrations/{calibration}')->can('use', 'calibration')->group(function (): void {
             Route::get('', [CalibrationController::class, 'show']);
             Route::patch('', [CalibrationController::class, 'update']);
             Route::delete('', [CalibrationController::class, 'destroy']);
+            Route::put('set-aside', [KeptCalibrationController::class, 'setAside']);
             Route::post('keep', [CalibrationController::class, 'keep']);
             Route::post('exchange', [CalibrationController::class, 'exchange']);
             Route::post('readings', [CalibrationReadingController::class, 'store']);
             Route::delete('readings/{position}', [CalibrationReadingController::class, 'destroy'])->whereNumber('position');
         });
+
+        Route::get('shelf', [ShelfController::class, 'index']);
+        Route::post('shelf', [ShelfController::class, 'store']);
+        Route::patch('shelf/{standard}', [ShelfController::class, 'update'])->can('use', 'standard');
+        Route::delete('shelf/{standard}', [ShelfController::class, 'destroy'])->can('use', 'standard');
+        Route::post('shelf/{standard}/restore', [ShelfController::class, 'restore'])->withTrashed()->can('use', 'standard');
 
         Route::get('experiments', [ExperimentController::class, 'index']);
         Route::post('experiments', [ExperimentController::class, 'store']);
@@ -56,6 +78,9 @@ Route::prefix('api')->group(function (): void {
             Route::post('reopen', [RunController::class, 'reopen']);
             Route::post('readings', [ReadingController::class, 'store']);
             Route::get('readings.csv', RunExportController::class);
+            Route::get('comparison', [ReworkingController::class, 'index']);
+            Route::post('comparison', [ReworkingController::class, 'store']);
+            Route::put('comparison', [ReworkingController::class, 'update']);
         });
 
         Route::patch('readings/{reading}', [ReadingController::class, 'update'])->can('use', 'reading');

@@ -61,7 +61,7 @@ abstract class TestCase extends FrameworkTestCase
     {
         return $teacher->benches()->create([
             'name' => 'Alder '.Str::random(6), 'host' => '127.0.0.1',
-            'port' => config()->integer('welkion.alder.port'), 'is_simulated' => true,
+            'port' => config()->integer('welkion.benches.port'), 'is_simulated' => true,
         ])->refresh();
     }
 

@@ -11,54 +11,75 @@ use App\Models\Probe;
 use App\Models\User;
 use App\Recorder\ChannelMean;
 use App\Recorder\RecorderClient;
-use Illuminate\Support\Collection;
+use App\Recorder\Snapshot;
 use Illuminate\Support\Facades\DB;
-use Welkion\Core\Calibration\Buffer;
-use Welkion\Core\Calibration\CalibrationCheck;
-use Welkion\Core\Calibration\CalibrationFault;
+use Welkion\Core\Calibration\Origin;
+use Welkion\Core\Calibration\ProbeKind;
+use Welkion\Core\Calibration\Recipe;
+use Welkion\Core\Calibration\Standard;
+use Welkion\Core\Calibration\StandardSource;
+use Welkion\Core\Calibration\Surroundings;
 
-/** Keeps calibrations: opens them, takes their readings, closes them. Nothing read is ever thrown away. */
+/**
+ * Takes calibrations: opens them, reads their standards, keeps their line. Nothing read is ever thrown away.
+ *
+ * Probes of one kind that stand in the same standards are read together: what is done to the first is done to all.
+ *
+ * @phpstan-import-type StandardRow from Calibration
+ */
 final readonly class CalibrationBook
 {
-    /** Temperature of the standards where no thermometer stands beside the electrode. */
-    private const ROOM_CELSIUS = 25.0;
-
-    public function __construct(private RecorderClient $recorder, private CalibrationCheck $check)
+    public function __construct(private RecorderClient $recorder, private MistakeFinder $mistakes)
     {
-    }
-
-    /** @return Collection<int, Calibration> kept ones, oldest first */
-    public function history(Probe $probe): Collection
-    {
-        return Calibration::query()->where('probe_id', $probe->id)->where('state', Calibration::KEPT)->get()
-            ->sortBy([['kept_at', 'asc'], ['id', 'asc']])->values();
-    }
-
-    /** @param  list<array{label: string, ph: float, buffer: string|null}>  $standards */
-    public function open(Probe $probe, User $user, array $standards): Calibration
-    {
-        $probe->calibrations()->where('state', Calibration::OPEN)->update(['state' => Calibration::DROPPED]);
-
-        return $probe->calibrations()->create(['user_id' => $user->id, 'standards' => $standards])->refresh();
     }
 
     /**
-     * Other standards than first chosen; a reading stays where its standard stayed.
-     *
-     * @param  list<array{label: string, ph: float, buffer: string|null}>  $standards
+     * @param  list<StandardRow>|null  $standards  null: those of last time, or the usual ones
+     * @param  array<string, float|null>  $settings
+     * @param  list<Probe>  $beside  further probes of the same kind, read together with it
      */
-    public function changeStandards(Calibration $calibration, array $standards): Calibration
+    public function open(Probe $probe, User $user, Recipe $recipe, ?array $standards, array $settings, array $beside = []): Calibration
     {
-        $this->requireOpen($calibration);
-        DB::transaction(function () use ($calibration, $standards): void {
-            foreach ($calibration->readings as $reading) {
-                $before = $calibration->standards[$reading->position];
-                $after = $standards[$reading->position] ?? null;
-                if ($after === null || [$after['label'], $after['buffer']] !== [$before['label'], $before['buffer']]) {
-                    $reading->update(['replaced_at' => now()]);
+        $this->requireFor($recipe, $probe, $beside);
+        $before = $this->lastOf($probe, $recipe);
+        $chosen = [
+            'user_id' => $user->id, 'recipe' => $recipe, 'origin' => Origin::Read, 'unit' => $recipe->unit($probe->kind),
+            'standards' => $standards ?? $before->standards ?? StandardRows::usual($recipe, $probe->kind),
+            'settings' => $settings + $this->keptSettings($before),
+        ];
+
+        return DB::transaction(function () use ($probe, $beside, $chosen): Calibration {
+            foreach ([$probe, ...$beside] as $other) {
+                $other->calibrations()->where('state', Calibration::OPEN)->update(['state' => Calibration::DROPPED]);
+            }
+            $first = $probe->calibrations()->create($chosen);
+            foreach ($beside as $other) {
+                $other->calibrations()->create($chosen + ['beside_id' => $first->id]);
+            }
+
+            return $first->refresh();
+        });
+    }
+
+    /**
+     * Other standards or settings than first chosen; a reading stays where its standard stayed.
+     *
+     * @param  list<StandardRow>|null  $standards
+     * @param  array<string, float|null>  $settings
+     */
+    public function change(Calibration $calibration, ?array $standards, array $settings): Calibration
+    {
+        $group = $this->requireOpen($calibration);
+        DB::transaction(static function () use ($group, $standards, $settings): void {
+            foreach ($group as $one) {
+                $before = $one->standards;
+                $one->update(['standards' => $standards ?? $before, 'settings' => $settings + ($one->settings ?? [])]);
+                foreach ($one->readings as $reading) {
+                    $stays = isset($one->standards[$reading->position])
+                        && StandardRows::areSame($one->standards[$reading->position], $before[$reading->position]);
+                    $reading->update($stays ? ['value' => self::valueOf($one, $reading->position, $reading->celsius)] : ['replaced_at' => now()]);
                 }
             }
-            $calibration->update(['standards' => $standards]);
         });
 
         return $calibration->load('readings');
@@ -66,25 +87,38 @@ final readonly class CalibrationBook
 
     public function takeReading(Calibration $calibration, int $position, bool $takeAnyway): Calibration
     {
-        $this->requireOpen($calibration);
-        $standard = $calibration->standards[$position] ?? throw Refusal::calibrationNotReady('There is no such standard in this calibration.');
-        $bench = $calibration->probe->bench;
-        $snapshot = $this->recorder->snapshot($bench);
-        $electrode = $snapshot->of($calibration->probe_id);
-        SteadyRule::require($electrode, $calibration->probe, $takeAnyway);
-        $thermometer = $bench->probes()->where('kind', Probe::THERMOMETER)->first();
-        $celsius = $thermometer === null ? null : $snapshot->maybe($thermometer->id)?->mean;
-
-        $this->store($calibration, $position, $standard, $electrode, $celsius ?? self::ROOM_CELSIUS);
-        $this->recorder->restartWindows($bench);
+        $group = $this->requireOpen($calibration);
+        $standard = $calibration->standard($position) ?? throw Refusal::calibrationNotReady('There is no such standard in this calibration.');
+        $snapshots = [];
+        $taken = [];
+        foreach ($group as $one) {
+            $probe = $one->probe;
+            if (! $probe->is_present) {
+                throw Refusal::unplugged($probe->title);
+            }
+            $snapshots[$probe->bench_id] ??= $this->recorder->snapshot($probe->bench);
+            $mean = $snapshots[$probe->bench_id]->of($probe->id);
+            // On someone who breathes a belt never comes to rest; it is only looked at whether it sits well.
+            SteadyRule::require($mean, $probe, $takeAnyway || $standard->source === StandardSource::Fit);
+            $taken[] = [$one, $mean, $this->celsius($one, $snapshots[$probe->bench_id])];
+        }
+        DB::transaction(function () use ($taken, $position): void {
+            foreach ($taken as [$one, $mean, $celsius]) {
+                $this->store($one, $position, $mean, $celsius);
+            }
+        });
+        foreach ($group as $one) {
+            $this->recorder->restartWindows($one->probe->bench);
+        }
 
         return $calibration->load('readings');
     }
 
     public function dropReading(Calibration $calibration, int $position): Calibration
     {
-        $this->requireOpen($calibration);
-        $calibration->readings()->where('position', $position)->update(['replaced_at' => now()]);
+        foreach ($this->requireOpen($calibration) as $one) {
+            $one->readings()->where('position', $position)->update(['replaced_at' => now()]);
+        }
 
         return $calibration->load('readings');
     }
@@ -92,81 +126,135 @@ final readonly class CalibrationBook
     /** Puts right two standards that changed places: each reading gets the other's name. */
     public function exchange(Calibration $calibration, int $first, int $second): Calibration
     {
-        $this->requireOpen($calibration);
+        $group = $this->requireOpen($calibration);
         $standards = $calibration->standards;
         if (! isset($standards[$first], $standards[$second])) {
             throw Refusal::calibrationNotReady('There is no such standard in this calibration.');
         }
         [$standards[$first], $standards[$second]] = [$standards[$second], $standards[$first]];
-        DB::transaction(function () use ($calibration, $standards): void {
-            $calibration->update(['standards' => $standards]);
-            foreach ($calibration->readings as $reading) {
-                $reading->update(['ph' => self::phOf($standards[$reading->position], $reading->celsius)]);
+        DB::transaction(static function () use ($group, $standards): void {
+            foreach ($group as $one) {
+                $one->update(['standards' => $standards]);
+                foreach ($one->readings as $reading) {
+                    $reading->update(['value' => self::valueOf($one, $reading->position, $reading->celsius)]);
+                }
             }
         });
 
         return $calibration->load('readings');
     }
 
+    /** From now on the line is in force, for every probe of the group. */
     public function keep(Calibration $calibration): Calibration
     {
-        $this->requireOpen($calibration);
-        $line = $calibration->line() ?? throw Refusal::calibrationNotReady('A line needs readings in at least two different standards.');
-        foreach ($this->faults($calibration) as $fault) {
-            if ($fault->blocks) {
-                throw Refusal::calibrationNotReady($fault->sentence);
-            }
+        $group = $this->requireOpen($calibration);
+        $lines = [];
+        foreach ($group as $one) {
+            $this->requireLine($one);
+            $calibrated = $one->calibrated() ?? throw Refusal::calibrationNotReady('Read a standard first.');
+            $lines[] = [$one, $calibrated->line(), $one->celsius(), $calibrated->verdict()->code];
         }
-        $calibration->update([
-            'state' => Calibration::KEPT, 'celsius' => $line->celsius, 'slope' => $line->slope,
-            'slope_uncertainty' => $line->slopeUncertainty, 'offset' => $line->offset,
-            'offset_uncertainty' => $line->offsetUncertainty, 'kept_at' => now(),
-        ]);
-        $this->recorder->reload($calibration->probe->bench);
+        DB::transaction(static function () use ($lines): void {
+            foreach ($lines as [$one, $line, $celsius, $verdict]) {
+                $one->update([
+                    'state' => Calibration::KEPT, 'celsius' => $celsius, 'slope' => $line->slope, 'slope_uncertainty' => $line->slopeUncertainty,
+                    'offset' => $line->offset, 'offset_uncertainty' => $line->offsetUncertainty, 'covariance' => $line->covariance,
+                    'verdict' => $verdict, 'kept_at' => now(),
+                ]);
+            }
+        });
+        foreach ($group as $one) {
+            $this->recorder->reload($one->probe->bench);
+        }
 
         return $calibration;
     }
 
     public function drop(Calibration $calibration): void
     {
-        $this->requireOpen($calibration);
-        $calibration->update(['state' => Calibration::DROPPED]);
+        foreach ($this->requireOpen($calibration) as $one) {
+            $one->update(['state' => Calibration::DROPPED]);
+        }
     }
 
-    /** @return list<CalibrationFault> */
-    public function faults(Calibration $calibration): array
+    private function store(Calibration $calibration, int $position, ChannelMean $mean, float $celsius): void
     {
-        return $this->check->faults($calibration->standardReadings(), $calibration->celsiusOfReadings() ?? self::ROOM_CELSIUS);
+        $calibration->readings()->where('position', $position)->update(['replaced_at' => now()]);
+        CalibrationReading::query()->create([
+            'calibration_id' => $calibration->id, 'position' => $position, 'value' => self::valueOf($calibration, $position, $celsius),
+            'celsius' => $celsius, 'raw' => $mean->mean, 'scatter' => $mean->scatter, 'sample_count' => $mean->count,
+            'was_steady' => $mean->isSteady, 'drift_per_minute' => $mean->driftPerMinute, 'samples' => $mean->samples, 'taken_at' => $mean->time,
+        ]);
     }
 
-    /** @param  array{label: string, ph: float, buffer: string|null}  $standard */
-    private function store(Calibration $calibration, int $position, array $standard, ChannelMean $electrode, float $celsius): void
+    private static function valueOf(Calibration $calibration, int $position, float $celsius): float
     {
-        DB::transaction(static function () use ($calibration, $position, $standard, $electrode, $celsius): void {
-            $calibration->readings()->where('position', $position)->update(['replaced_at' => now()]);
-            CalibrationReading::query()->create([
-                'calibration_id' => $calibration->id, 'position' => $position, 'ph' => self::phOf($standard, $celsius),
-                'celsius' => $celsius, 'millivolts' => $electrode->mean, 'scatter' => $electrode->scatter,
-                'sample_count' => $electrode->count, 'was_steady' => $electrode->isSteady,
-                'drift_per_minute' => $electrode->driftPerMinute, 'samples' => $electrode->samples,
-                'taken_at' => $electrode->time,
-            ]);
-        });
+        return (float) $calibration->standard($position)?->valueIn($calibration->surroundings($celsius));
     }
 
-    /** @param  array{label: string, ph: float, buffer: string|null}  $standard */
-    private static function phOf(array $standard, float $celsius): float
+    /** Temperature of the standards: typed, of the thermometer beside the probe, or the room's. */
+    private function celsius(Calibration $calibration, Snapshot $snapshot): float
     {
-        $buffer = $standard['buffer'] === null ? null : Buffer::from($standard['buffer']);
-
-        return $buffer?->phAt($celsius) ?? (float) $standard['ph'];
+        return $calibration->setting('celsius')
+            ?? BenchThermometer::of($calibration->probe)?->celsius($snapshot)
+            ?? Surroundings::ROOM_C;
     }
 
-    private function requireOpen(Calibration $calibration): void
+    /** @return array<string, float|null> what was typed last time and seldom changes */
+    private function keptSettings(?Calibration $before): array
+    {
+        // The barometer is looked at anew each time; the temperature of a beaker is never the one of last week.
+        return array_diff_key($before->settings ?? [], ['barometerKpa' => true, 'celsius' => true]);
+    }
+
+    private function lastOf(Probe $probe, Recipe $recipe): ?Calibration
+    {
+        return $probe->calibrations()->where('recipe', $recipe)->where('origin', Origin::Read)
+            ->where('state', '!=', Calibration::DROPPED)->latest('id')->first();
+    }
+
+    /** @param  list<Probe>  $beside */
+    private function requireFor(Recipe $recipe, Probe $probe, array $beside): void
+    {
+        foreach ([$probe, ...$beside] as $one) {
+            if (! in_array($recipe, Recipe::for($one->kind), true) || $one->kind !== $probe->kind || $one->raw_unit !== $probe->raw_unit) {
+                throw Refusal::calibrationNotReady($one->kind === ProbeKind::FingerPulse
+                    ? 'A finger pulse needs no calibration: only its rate is read.'
+                    : "{$one->title} ({$one->serial}) cannot be calibrated this way together with {$probe->title}.");
+            }
+        }
+    }
+
+    private function requireLine(Calibration $calibration): void
+    {
+        if (! $calibration->hasLine()) {
+            $least = $calibration->recipe->leastStandards();
+            throw Refusal::calibrationNotReady($least === 1
+                ? 'Read the standard first.' : "A line needs readings in at least {$this->inWords($least)} different standards.");
+        }
+        if ($calibration->recipe->needsBore() && $calibration->setting('boreMm') === null) {
+            throw Refusal::calibrationNotReady('Type the inner diameter of the syringe: without it travel is no volume.');
+        }
+        foreach ($this->mistakes->in($calibration) as $fault) {
+            if ($fault->blocks) {
+                throw Refusal::calibrationNotReady($fault->sentence);
+            }
+        }
+    }
+
+    private function inWords(int $count): string
+    {
+        return $count === 2 ? 'two' : (string) $count;
+    }
+
+    /** @return non-empty-list<Calibration> it and those beside it, each knowing its probe, bench and readings */
+    private function requireOpen(Calibration $calibration): array
     {
         if (! $calibration->isOpen()) {
             throw Refusal::calibrationClosed();
         }
-        $calibration->loadMissing('probe.bench', 'readings');
+        $calibration->load('probe.bench', 'readings', 'beside.probe.bench', 'beside.readings');
+
+        return [$calibration, ...array_values($calibration->beside->filter(static fn (Calibration $c): bool => $c->isOpen())->all())];
     }
 }

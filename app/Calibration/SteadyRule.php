@@ -7,7 +7,6 @@ namespace App\Calibration;
 use App\Exceptions\Refusal;
 use App\Models\Probe;
 use App\Recorder\ChannelMean;
-use Welkion\Core\Series\SteadyLimits;
 
 /** A reading is taken once its probe is steady, or on an explicit "take it anyway". */
 final class SteadyRule
@@ -18,9 +17,14 @@ final class SteadyRule
         if ($channel->isSteady || $takeAnyway) {
             return;
         }
-        $isMoving = abs($channel->driftPerMinute) > $probe->steadyLimits()->driftPerMinute
-            && abs($channel->driftPerMinute) * SteadyLimits::WINDOW_S / 60.0 > $probe->resolution;
+        $limits = $probe->steadyLimits()->at($channel->mean);
+        if (! $channel->isWindowFull) {
+            throw Refusal::windowTooShort($limits->windowS);
+        }
+        if ($channel->scatter > $limits->scatter) {
+            throw Refusal::scatters($channel->scatter, $probe->raw_unit);
+        }
 
-        throw $isMoving ? Refusal::notSteady($channel->driftPerMinute, $probe->raw_unit) : Refusal::windowTooShort();
+        throw Refusal::notSteady($channel->driftPerMinute, $probe->raw_unit);
     }
 }

@@ -16,15 +16,49 @@ final class Refusal extends \DomainException
     {
         return new self('not-steady', sprintf(
             'Not steady yet: it still moves by %s %s per minute. Wait a little, or take it anyway; it will be noted.',
-            number_format($drift, 1),
+            number_format($drift, abs($drift) < 0.1 ? 3 : 1),
             $unit,
         ));
     }
 
-    public static function windowTooShort(): self
+    public static function windowTooShort(float $windowS): self
     {
-        return new self('not-steady', 'Not steady yet: less than 10 s have passed since the last change. '
-            .'Wait a little, or take it anyway; it will be noted.');
+        return new self('not-steady', sprintf('Not steady yet: less than %.0F s have passed since the last change. '
+            .'Wait a little, or take it anyway; it will be noted.', $windowS));
+    }
+
+    public static function scatters(float $scatter, string $unit): self
+    {
+        return new self('not-steady', sprintf(
+            'Not steady: it scatters by %s %s. Look for a loose plug, a bubble, someone moving or mains hum; or take it anyway, it will be noted.',
+            number_format($scatter, $scatter < 0.1 ? 3 : 1), $unit,
+        ));
+    }
+
+    public static function unplugged(string $probe): self
+    {
+        return new self('probe-unplugged', "{$probe} is unplugged. Plug it in and try again; what was read is kept.");
+    }
+
+    public static function elsewhere(string $probe, string $serial, string $there, string $here): self
+    {
+        return new self('probe-elsewhere', "{$probe} {$serial} is at bench {$there} now. Bring it back to bench {$here} to go on with this run.");
+    }
+
+    public static function nothingToRecord(string $bench): self
+    {
+        return new self('no-electrode', "No pH electrode is plugged in at bench {$bench}. Plug one in, then start.");
+    }
+
+    public static function calibrationInUse(int $runs): self
+    {
+        return new self('calibration-in-use', ($runs === 1 ? 'A run was' : "{$runs} runs were")
+            .' recorded with this calibration, so it stays. Set it aside with a reason instead.');
+    }
+
+    public static function noZero(string $probe): self
+    {
+        return new self('no-zero', "{$probe} has no zero to take: its nothing lies where the calibration puts it.");
     }
 
     public static function volumeTaken(float $volume): self

@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasManyThrough;
 
 /**
  * One place with its connected probes.
@@ -17,13 +18,21 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $host
  * @property int $port
  * @property bool $is_simulated
+ * @property string|null $link_name
+ * @property array<string, array{driftPerMinute: float, scatter: float, tolerance: float, windowS: float}>|null $steady_limits
  * @property Collection<int, Probe> $probes
+ * @property Collection<int, Experiment> $experiments
+ * @property Collection<int, Run> $openRuns
  */
 final class Bench extends Model
 {
     protected $guarded = [];
 
-    /** @return HasMany<Probe, $this> */
+    /**
+     * All probes that were ever last seen here, plugged in or not.
+     *
+     * @return HasMany<Probe, $this>
+     */
     public function probes(): HasMany
     {
         $relation = $this->hasMany(Probe::class);
@@ -32,9 +41,31 @@ final class Bench extends Model
         return $relation;
     }
 
+    /**
+     * The experiments that use it, the latest changed first.
+     *
+     * @return HasMany<Experiment, $this>
+     */
+    public function experiments(): HasMany
+    {
+        $relation = $this->hasMany(Experiment::class);
+        $relation->latest('updated_at')->latest('id');
+
+        return $relation;
+    }
+
+    /** @return HasManyThrough<Run, Experiment, $this> */
+    public function openRuns(): HasManyThrough
+    {
+        $relation = $this->hasManyThrough(Run::class, Experiment::class);
+        $relation->where('runs.state', Run::OPEN);
+
+        return $relation;
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['port' => 'integer', 'is_simulated' => 'boolean'];
+        return ['port' => 'integer', 'is_simulated' => 'boolean', 'steady_limits' => 'array'];
     }
 }

@@ -4,30 +4,56 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonInterface;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
-use Welkion\Core\Calibration\ElectrodeCalibration;
+use Welkion\Core\Calibration\CalibrationLine;
+use Welkion\Core\Calibration\Origin;
+use Welkion\Core\Calibration\Plunger;
+use Welkion\Core\Calibration\ProbeCalibration;
+use Welkion\Core\Calibration\Recipe;
+use Welkion\Core\Calibration\Standard;
 use Welkion\Core\Calibration\StandardReading;
+use Welkion\Core\Calibration\StandardSource;
+use Welkion\Core\Calibration\Surroundings;
+use Welkion\Core\Calibration\TemperatureCompensation;
+use Welkion\Core\Exception\CoreException;
+use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Units\Unit;
 
 /**
- * A pH electrode's calibration, from the first standard until it is kept.
+ * A probe's calibration, from the first standard until it is kept.
+ *
+ * @phpstan-type StandardRow array{source: string, code: string, label: string, value: float|int, uncertainty: float|int, unit: string, shelfId: int|null}
  *
  * @property int $id
  * @property int $probe_id
  * @property int $user_id
- * @property list<array{label: string, ph: float, buffer: string|null}> $standards
+ * @property list<StandardRow> $standards
  * @property string $state
+ * @property Recipe $recipe
+ * @property Origin $origin
+ * @property string $unit
+ * @property array<string, float|null>|null $settings
  * @property float|null $celsius
  * @property float|null $slope
  * @property float|null $slope_uncertainty
  * @property float|null $offset
  * @property float|null $offset_uncertainty
+ * @property float $covariance
+ * @property int|null $copied_from_id
+ * @property int|null $beside_id
+ * @property string|null $verdict
+ * @property string|null $set_aside_reason
  * @property Carbon|null $kept_at
  * @property Probe $probe
  * @property Collection<int, CalibrationReading> $readings
+ * @property Collection<int, Calibration> $beside
+ * @property Calibration|null $copiedFrom
+ * @property int|null $run_channels_count
  */
 final class Calibration extends Model
 {
@@ -60,56 +86,147 @@ final class Calibration extends Model
         return $relation;
     }
 
+    /**
+     * Calibrations of other probes that stand in the same standards and are read with this one.
+     *
+     * @return HasMany<self, $this>
+     */
+    public function beside(): HasMany
+    {
+        $relation = $this->hasMany(self::class, 'beside_id');
+        $relation->orderBy('id');
+
+        return $relation;
+    }
+
+    /** @return BelongsTo<self, $this> the calibration its line was taken from */
+    public function copiedFrom(): BelongsTo
+    {
+        return $this->belongsTo(self::class, 'copied_from_id');
+    }
+
+    /** @return HasMany<RunChannel, $this> the channels of runs that were recorded with it */
+    public function runChannels(): HasMany
+    {
+        return $this->hasMany(RunChannel::class);
+    }
+
     public function isOpen(): bool
     {
         return $this->state === self::OPEN;
     }
 
-    /** @return list<StandardReading> */
-    public function standardReadings(): array
+    public function standard(int $position): ?Standard
     {
-        return array_values($this->readings->map(fn (CalibrationReading $reading): StandardReading => StandardReading::of(
-            $this->standards[$reading->position]['label'],
-            $reading->ph,
-            $reading->millivolts,
-            $reading->scatter,
-            $reading->was_steady,
-        ))->all());
+        $row = $this->standards[$position] ?? null;
+
+        return $row === null ? null : Standard::kept(
+            StandardSource::from($row['source']), $row['code'], $row['label'], (float) $row['value'], (float) $row['uncertainty'], $row['unit'],
+        );
     }
 
-    /** Mean temperature of the standards read so far, in °C; null before the first. */
-    public function celsiusOfReadings(): ?float
+    /** @return array<int, StandardReading> by position: what makes the line, in the order it was chosen */
+    public function points(): array
     {
-        $mean = $this->readings->avg('celsius');
-
-        return is_numeric($mean) ? (float) $mean : null;
-    }
-
-    /** The line as kept, or as it stands with the readings so far; null before there are two. */
-    public function line(): ?ElectrodeCalibration
-    {
-        if ($this->slope !== null && $this->celsius !== null) {
-            return ElectrodeCalibration::kept(
-                $this->celsius,
-                $this->slope,
-                (float) $this->slope_uncertainty,
-                (float) $this->offset,
-                (float) $this->offset_uncertainty,
-            );
+        $points = [];
+        foreach ($this->readings as $reading) {
+            $standard = $this->standard($reading->position);
+            if ($standard !== null && $standard->isPoint()) {
+                $points[$reading->position] = StandardReading::of(
+                    $standard->label, $reading->value, $reading->raw, $reading->scatter, $reading->was_steady, $standard->uncertainty,
+                );
+            }
         }
-        $readings = $this->standardReadings();
-        $celsius = $this->celsiusOfReadings();
-        $different = count(array_unique(array_map(static fn (StandardReading $r): string => (string) $r->ph, $readings)));
 
-        return $celsius !== null && $different >= 2 ? ElectrodeCalibration::from($readings, $celsius) : null;
+        return $points;
+    }
+
+    public function surroundings(float $celsius): Surroundings
+    {
+        return new Surroundings($celsius, $this->setting('barometerKpa') ?? Surroundings::NORMAL_KPA, $this->compensation());
+    }
+
+    /** Temperature of the standards, in °C: as kept, or the mean of those read so far. */
+    public function celsius(): float
+    {
+        $mean = $this->celsius ?? $this->setting('celsius') ?? $this->readings->avg('celsius');
+
+        return is_numeric($mean) ? (float) $mean : Surroundings::ROOM_C;
+    }
+
+    /** Whether enough different standards were read for the line its recipe promises. */
+    public function hasLine(): bool
+    {
+        $values = array_map(static fn (StandardReading $r): string => (string) json_encode($r->value), $this->points());
+
+        return $this->slope !== null || count(array_unique($values)) >= $this->recipe->leastStandards();
+    }
+
+    /**
+     * The calibration as kept, or as it stands with the readings so far; null before there is one.
+     *
+     * @throws CoreException If the readings give no line.
+     */
+    public function calibrated(): ?ProbeCalibration
+    {
+        $model = $this->probe->model();
+        if ($this->slope !== null) {
+            return $model->calibration(CalibrationLine::kept(
+                $this->slope, (float) $this->slope_uncertainty, (float) $this->offset, (float) $this->offset_uncertainty,
+                $this->covariance, $this->probe->kind->reference(),
+            ), $this->celsius(), $this->unit, $this->compensation());
+        }
+        $points = array_values($this->points());
+
+        return $points === [] ? null : $model->calibrated($points, $this->celsius(), $this->unit, $this->base(), $this->compensation());
+    }
+
+    /** The line a single standard moves: that of the bore, of the last calibration, or the maker's. */
+    public function base(): CalibrationLine
+    {
+        $bore = $this->setting('boreMm');
+        if ($this->recipe->needsBore() && $bore !== null) {
+            return Plunger::lineOf(Measured::of($bore, $this->setting('boreUncertaintyMm') ?? 0.0, Unit::parse('mm')));
+        }
+        $last = $this->previous();
+
+        return $last !== null && $last->unit === $this->unit
+            ? $last->calibrated()?->line() ?? $this->probe->model()->factoryLine($this->celsius())
+            : $this->probe->model()->factoryLine($this->celsius());
+    }
+
+    /** The calibration in force before this one. */
+    public function previous(): ?self
+    {
+        $before = self::query()->where('probe_id', $this->probe_id)->where('state', self::KEPT)->where('set_aside_reason', null)
+            ->where('id', '<', $this->id)->latest('kept_at')->latest('id')->first();
+
+        return $before?->setRelation('probe', $this->probe);
+    }
+
+    public function ageDays(CarbonInterface $at): ?float
+    {
+        return $this->kept_at === null ? null : $this->kept_at->diffInSeconds($at) / 86400.0;
+    }
+
+    public function setting(string $name): ?float
+    {
+        $value = $this->settings[$name] ?? null;
+
+        return is_numeric($value) ? (float) $value : null;
+    }
+
+    private function compensation(): TemperatureCompensation
+    {
+        return new TemperatureCompensation($this->setting('coefficient') ?? TemperatureCompensation::DEFAULT);
     }
 
     /** @return array<string, string> */
     protected function casts(): array
     {
         return [
-            'standards' => 'array', 'celsius' => 'float', 'slope' => 'float', 'slope_uncertainty' => 'float',
-            'offset' => 'float', 'offset_uncertainty' => 'float', 'kept_at' => 'datetime',
+            'standards' => 'array', 'settings' => 'array', 'recipe' => Recipe::class, 'origin' => Origin::class, 'celsius' => 'float', 'slope' => 'float',
+            'slope_uncertainty' => 'float', 'offset' => 'float', 'offset_uncertainty' => 'float', 'covariance' => 'float', 'kept_at' => 'datetime',
         ];
     }
 }

@@ -7,15 +7,16 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * The raw signal of an electrode in one standard.
+ * The raw signal of a probe in one standard.
  *
  * @property int $position
- * @property float $ph
+ * @property float $value
  * @property float $celsius
- * @property float $millivolts
+ * @property float $raw
  * @property float $scatter
  * @property int $sample_count
  * @property bool $was_steady
+ * @property list<float> $samples
  * @property float $drift_per_minute
  */
 final class CalibrationReading extends Model
@@ -28,7 +29,7 @@ final class CalibrationReading extends Model
     protected function casts(): array
     {
         return [
-            'position' => 'integer', 'ph' => 'float', 'celsius' => 'float', 'millivolts' => 'float', 'scatter' => 'float',
+            'position' => 'integer', 'value' => 'float', 'celsius' => 'float', 'raw' => 'float', 'scatter' => 'float',
             'sample_count' => 'integer', 'was_steady' => 'boolean', 'drift_per_minute' => 'float', 'samples' => 'array',
             'taken_at' => 'float',
         ];

@@ -8,27 +8,41 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Support\Carbon;
+use Welkion\Core\Calibration\Origin;
+use Welkion\Core\Calibration\ProbeCalibration;
+use Welkion\Core\Calibration\ProbeKind;
+use Welkion\Core\Calibration\ProbeModel;
+use Welkion\Core\Calibration\Surroundings;
+use Welkion\Core\Calibration\Trust;
 use Welkion\Core\Series\SteadyLimits;
 
 /**
+ * A probe, known by its serial number: it keeps its calibrations when it is carried to another bench.
+ *
  * @property int $id
  * @property int $bench_id
  * @property string $channel
- * @property string $kind
+ * @property ProbeKind $kind
  * @property string $title
  * @property string $serial
  * @property string $raw_unit
  * @property float $resolution
+ * @property float|null $stated_slope
+ * @property float|null $stated_offset
+ * @property float $fastest_hz
+ * @property bool $is_present
+ * @property Carbon|null $presence_changed_at
+ * @property string|null $moved_from
  * @property Bench $bench
  * @property Calibration|null $calibration
+ * @property Zero|null $lastZero
  */
 final class Probe extends Model
 {
-    public const PH_ELECTRODE = 'ph-electrode';
-
-    public const THERMOMETER = 'thermometer';
-
     protected $guarded = [];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
 
     /** @return BelongsTo<Bench, $this> */
     public function bench(): BelongsTo
@@ -43,25 +57,109 @@ final class Probe extends Model
     }
 
     /**
-     * The calibration in force: the one kept last.
+     * The calibration in force: the one kept last that is not set aside.
      *
      * @return HasOne<Calibration, $this>
      */
     public function calibration(): HasOne
     {
         $relation = $this->hasOne(Calibration::class);
-        $relation->where('state', Calibration::KEPT)->latest('kept_at')->latest('id');
+        $relation->where('state', Calibration::KEPT)->whereNull('set_aside_reason')->latest('kept_at')->latest('id');
 
         return $relation;
     }
 
-    public function isPhElectrode(): bool
+    /** @return HasMany<Zero, $this> */
+    public function zeros(): HasMany
     {
-        return $this->kind === self::PH_ELECTRODE;
+        return $this->hasMany(Zero::class);
     }
 
+    /** @return HasOne<Zero, $this> */
+    public function lastZero(): HasOne
+    {
+        $relation = $this->hasOne(Zero::class);
+        $relation->whereNull('undone_at')->latest('id');
+
+        return $relation;
+    }
+
+    /** The zero in force: the last one, unless the probe was calibrated after it. */
+    public function zero(): ?Zero
+    {
+        $zero = $this->lastZero;
+        $keptAt = $this->calibration?->kept_at;
+
+        return $zero !== null && ($keptAt === null || $zero->created_at->greaterThan($keptAt)) ? $zero : null;
+    }
+
+    public function isPhElectrode(): bool
+    {
+        return $this->kind === ProbeKind::PhElectrode;
+    }
+
+    public function model(): ProbeModel
+    {
+        return ProbeModel::of($this->kind, $this->raw_unit, $this->stated_slope, $this->stated_offset);
+    }
+
+    /** What it reads by now: its calibration, or its maker's line, with the zero in force. */
+    public function reading(): ProbeCalibration
+    {
+        $calibrated = $this->calibrationWithProbe()?->calibrated() ?? $this->model()->factory();
+        $zero = $this->zero();
+
+        return $zero === null ? $calibrated : $zero->appliedTo($calibrated, $this->model());
+    }
+
+    /** Unit of what it shows. */
+    public function unit(): string
+    {
+        return $this->calibration->unit ?? $this->kind->unit();
+    }
+
+    /** When it is steady, in the unit of its quantity: as its kind is, unless its bench has limits of its own. */
+    public function quantityLimits(): SteadyLimits
+    {
+        $limits = $this->kind->steadyLimits();
+        $own = $this->bench->steady_limits[$this->kind->value] ?? null;
+
+        return $own === null ? $limits
+            : SteadyLimits::of($own['driftPerMinute'], $own['scatter'], $own['tolerance'], $own['windowS'], $limits->share);
+    }
+
+    /** The same in raw units. */
     public function steadyLimits(): SteadyLimits
     {
-        return $this->isPhElectrode() ? SteadyLimits::phElectrode() : SteadyLimits::thermometer();
+        return $this->quantityLimits()->times(abs($this->model()->factoryLine(Surroundings::ROOM_C)->slope));
+    }
+
+    public function trust(): Trust
+    {
+        $calibration = $this->calibrationWithProbe();
+
+        return Trust::of($this->kind, $calibration?->calibrated()?->verdict(), $calibration?->ageDays(now()), $calibration->origin ?? Origin::Read);
+    }
+
+    public function trustSentence(): ?string
+    {
+        $calibration = $this->calibrationWithProbe();
+
+        return $this->trust()->sentence($this->title, $calibration?->calibrated()?->verdict(), $calibration?->ageDays(now()));
+    }
+
+    /** The calibration in force, knowing its probe. */
+    public function calibrationWithProbe(): ?Calibration
+    {
+        return $this->calibration?->setRelation('probe', $this);
+    }
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return [
+            'kind' => ProbeKind::class, 'resolution' => 'float', 'stated_slope' => 'float', 'stated_offset' => 'float',
+            'fastest_hz' => 'float', 'is_present' => 'boolean', 'presence_changed_at' => 'datetime',
+        ];
     }
 }

@@ -33,6 +33,9 @@ final class Run extends Model
 
     public const FINISHED = 'finished';
 
+    /** What its results are worked out from. */
+    public const WORKED_OUT_WITH = ['channels.probe', 'channels.calibration', 'channels.zero', 'channels.reworkings.calibration', 'readings.values'];
+
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
@@ -63,6 +66,22 @@ final class Run extends Model
         $relation->whereNull('replaced_by_id')->orderBy('volume')->orderBy('id');
 
         return $relation;
+    }
+
+    /** The channel of its pH electrode. */
+    public function electrode(): ?RunChannel
+    {
+        return $this->channels->first(static fn (RunChannel $c): bool => $c->probe->isPhElectrode());
+    }
+
+    /** @return list<string> what must be said of the calibrations it was recorded with; empty when all are good */
+    public function trustSentences(): array
+    {
+        $this->loadMissing(self::WORKED_OUT_WITH);
+
+        return array_values(array_filter($this->channels->map(
+            fn (RunChannel $c): ?string => $c->setRelation('run', $this)->trustSentence(),
+        )->all()));
     }
 
     public function isOpen(): bool

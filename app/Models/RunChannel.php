@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
-use Welkion\Core\Calibration\ElectrodeCalibration;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Welkion\Core\Calibration\Origin;
+use Welkion\Core\Calibration\ProbeCalibration;
+use Welkion\Core\Calibration\Trust;
+use Welkion\Core\Calibration\Verdict;
 
 /**
  * One probe as it takes part in a run, with the calibration the run uses.
@@ -15,14 +20,15 @@ use Welkion\Core\Calibration\ElectrodeCalibration;
  * @property int $run_id
  * @property int $probe_id
  * @property int|null $calibration_id
+ * @property int|null $zero_id
  * @property Probe $probe
  * @property Calibration|null $calibration
+ * @property Zero|null $zero
+ * @property Collection<int, Reworking> $reworkings
+ * @property Run $run
  */
 final class RunChannel extends Model
 {
-    /** Temperature at which an electrode without a calibration is taken to be ideal. */
-    public const ROOM_CELSIUS = 25.0;
-
     public $timestamps = false;
 
     protected $guarded = [];
@@ -45,8 +51,73 @@ final class RunChannel extends Model
         return $this->belongsTo(Calibration::class);
     }
 
-    public function electrode(): ElectrodeCalibration
+    /** @return BelongsTo<Zero, $this> */
+    public function zero(): BelongsTo
     {
-        return $this->calibration?->line() ?? ElectrodeCalibration::ideal(self::ROOM_CELSIUS);
+        return $this->belongsTo(Zero::class);
+    }
+
+    /** @return HasMany<Reworking, $this> */
+    public function reworkings(): HasMany
+    {
+        $relation = $this->hasMany(Reworking::class);
+        $relation->orderBy('id');
+
+        return $relation;
+    }
+
+    /** The calibration results are worked out with: the recorded one, unless the run was worked out again with another. */
+    public function calibrationInForce(): ?Calibration
+    {
+        $again = $this->reworkings->first(static fn (Reworking $r): bool => $r->is_in_force);
+
+        return $this->withProbe($again instanceof Reworking ? $again->calibration : $this->calibration);
+    }
+
+    /** How raw signals become quantities, by the calibration in force. */
+    public function reading(): ProbeCalibration
+    {
+        return $this->readingBy($this->calibrationInForce());
+    }
+
+    /** How raw signals become quantities by some calibration of the probe, or by the maker's line. */
+    public function readingBy(?Calibration $calibration): ProbeCalibration
+    {
+        $calibrated = $this->withProbe($calibration)?->calibrated() ?? $this->probe->model()->factory();
+
+        return $this->zero === null ? $calibrated : $this->zero->appliedTo($calibrated, $this->probe->model());
+    }
+
+    public function trust(): Trust
+    {
+        return Trust::of($this->probe->kind, $this->verdict(), $this->ageDays(), $this->calibrationInForce()->origin ?? Origin::Read);
+    }
+
+    /** What its card, captions and the sheet say of the calibration; null when there is nothing to say. */
+    public function trustSentence(): ?string
+    {
+        $aside = $this->calibrationInForce()?->set_aside_reason;
+
+        return $aside !== null
+            ? "{$this->probe->title}: the calibration was set aside later ({$aside})."
+            : $this->trust()->sentence($this->probe->title, $this->verdict(), $this->ageDays());
+    }
+
+    private function verdict(): ?Verdict
+    {
+        return $this->calibrationInForce()?->calibrated()?->verdict();
+    }
+
+    private function ageDays(): ?float
+    {
+        $calibration = $this->calibrationInForce();
+
+        // A calibration made after the run says how the probe was then; it is not old.
+        return $calibration === null ? null : max(0.0, (float) $calibration->ageDays($this->run->started_at));
+    }
+
+    private function withProbe(?Calibration $calibration): ?Calibration
+    {
+        return $calibration?->setRelation('probe', $this->probe);
     }
 }

@@ -30,6 +30,12 @@ final class User extends Authenticatable
         return $this->hasMany(Bench::class);
     }
 
+    /** @return HasMany<ShelfStandard, $this> */
+    public function shelf(): HasMany
+    {
+        return $this->hasMany(ShelfStandard::class);
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {

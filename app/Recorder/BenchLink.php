@@ -30,7 +30,8 @@ final class BenchLink
     private array $waiting = [];
 
     /**
-     * @param  \Closure(array<array-key, mixed>): void  $onHello
+     * @param  string|null  $bench  the bench meant, where several stand behind one port
+     * @param  \Closure(array<array-key, mixed>, bool): void  $onChannels  what is plugged in; true: at a first greeting
      * @param  \Closure(Pack): void  $onPack
      * @param  \Closure(string): void  $onResumed  the channel whose missed readings follow, if any are left
      * @param  \Closure(): void  $onLost
@@ -38,7 +39,8 @@ final class BenchLink
     public function __construct(
         private readonly LoopInterface $loop,
         private readonly string $address,
-        private readonly \Closure $onHello,
+        private readonly ?string $bench,
+        private readonly \Closure $onChannels,
         private readonly \Closure $onPack,
         private readonly \Closure $onResumed,
         private readonly \Closure $onLost,
@@ -100,7 +102,7 @@ final class BenchLink
         $this->rest = '';
         $connection->on('data', $this->hear(...));
         $connection->on('close', $this->lost(...));
-        $this->say(['do' => 'hello']);
+        $this->say(['do' => 'hello'] + ($this->bench === null ? [] : ['bench' => $this->bench]));
     }
 
     private function lost(): void
@@ -141,10 +143,11 @@ final class BenchLink
 
             return;
         }
-        if (($message['told'] ?? null) === 'hello') {
-            ($this->onHello)($message);
+        $told = $message['told'] ?? null;
+        if ($told === 'hello' || $told === 'channels') {
+            ($this->onChannels)($message, $told === 'hello');
         }
-        if (($message['told'] ?? null) === 'resume' && is_string($message['channel'] ?? null)) {
+        if ($told === 'resume' && is_string($message['channel'] ?? null)) {
             ($this->onResumed)($message['channel']);
         }
         if (is_int($message['id'] ?? null)) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Recorder;
 
 use App\Models\Bench;
+use App\Models\Experiment;
 use App\Models\Probe;
 use App\Models\Run;
 use App\Models\RunChannel;
@@ -17,15 +18,18 @@ final class BenchRecorder
     /** At most 20 live messages a second. */
     private const PUBLISH_EACH_S = 0.05;
 
-    private const STREAM_HZ = 4.0;
+    /** A bench that runs faster than the clock is read less often a second of its own, but never less than this. */
+    private const SLOWEST_HZ = 4.0;
 
     private readonly BenchLink $link;
 
     /** @var array<int, ChannelTrack> by probe id */
     private array $tracks = [];
 
-    /** @var array<string, Probe> by channel name */
+    /** @var array<string, Probe> those plugged in, by channel name */
     private array $probes = [];
+
+    private ?LiveView $view = null;
 
     /** @var array<int, list<int>> ids of run channels being recorded, by probe id */
     private array $recording = [];
@@ -50,16 +54,19 @@ final class BenchRecorder
 
     private ?TimerInterface $publishTimer = null;
 
+    /** @param  \Closure(list<int>): void  $onCarriedAway  benches from which probes were carried here */
     public function __construct(
         public readonly Bench $bench,
         private readonly LoopInterface $loop,
         private readonly BlockStore $store,
         private readonly LivePublisher $publisher,
+        private readonly \Closure $onCarriedAway,
     ) {
         $this->link = new BenchLink(
             $loop,
             "{$bench->host}:{$bench->port}",
-            $this->greeted(...),
+            $bench->link_name,
+            $this->plugged(...),
             $this->take(...),
             $this->resumed(...),
             $this->publish(...),
@@ -75,28 +82,44 @@ final class BenchRecorder
 
     public function isConnected(): bool
     {
-        return $this->link->isConnected() && $this->probes !== [];
+        return $this->link->isConnected() && $this->view !== null;
     }
 
-    /** Reads probes, calibrations and open runs again, after the application changed them. */
+    /** Reads probes, calibrations and open runs again, after something of them changed. */
     public function reload(): void
     {
+        $this->bench->refresh();
+        $all = [];
         $this->probes = [];
-        foreach ($this->bench->probes()->with('calibration')->get() as $probe) {
-            $this->probes[$probe->channel] = $probe;
+        foreach ($this->bench->probes()->with('calibration', 'lastZero')->get() as $probe) {
+            $probe->setRelation('bench', $this->bench);
+            $all[$probe->id] = $probe;
+            if ($probe->is_present) {
+                $this->probes[$probe->channel] = $probe;
+            }
             $this->tracks[$probe->id] ??= new ChannelTrack($probe->steadyLimits());
+            $this->tracks[$probe->id]->judgeBy($probe->steadyLimits());
         }
+        $this->tracks = array_intersect_key($this->tracks, $all);
+        $this->view = new LiveView($all, $this->tracks);
         $this->flush();
+        $this->findRuns();
+        $this->publish();
+    }
+
+    /** A run is recorded only from its own bench, wherever its probes are carried meanwhile. */
+    private function findRuns(): void
+    {
         $this->recording = [];
+        $here = Experiment::query()->where('bench_id', $this->bench->id)->select('id');
         $channels = RunChannel::query()
             ->whereIn('probe_id', array_map(static fn (Probe $p): int => $p->id, array_values($this->probes)))
-            ->whereIn('run_id', Run::query()->where('state', Run::OPEN)->select('id'))
+            ->whereIn('run_id', Run::query()->where('state', Run::OPEN)->whereIn('experiment_id', $here)->select('id'))
             ->get();
         foreach ($channels as $channel) {
             $this->recording[$channel->probe_id][] = $channel->id;
             $this->tracks[$channel->probe_id]->continueAfter($this->store->lastSeq($channel->id));
         }
-        $this->publish();
     }
 
     /** Writes what has come since the last time. */
@@ -122,17 +145,21 @@ final class BenchRecorder
         }
         $probes = [];
         foreach ($this->probes as $probe) {
-            $steadiness = $this->tracks[$probe->id]->steadiness();
-            if ($steadiness->count > 0) {
-                $probes[$probe->id] = [
-                    'mean' => $steadiness->mean, 'scatter' => $steadiness->scatter, 'count' => $steadiness->count,
-                    'isSteady' => $steadiness->isSteady, 'driftPerMinute' => $steadiness->driftPerMinute,
-                    'samples' => $this->tracks[$probe->id]->window(), 'time' => $this->tracks[$probe->id]->latestTime(),
-                ];
+            $reading = $this->tracks[$probe->id]->reading();
+            if ($reading !== null) {
+                $probes[$probe->id] = $reading;
             }
         }
 
         return ['probes' => $probes];
+    }
+
+    /** @return array{received: int, missed: int} samples of all channels since this recorder began */
+    public function counts(): array
+    {
+        $counts = array_map(static fn (ChannelTrack $t): array => $t->counts(), array_values($this->tracks));
+
+        return ['received' => array_sum(array_column($counts, 'received')), 'missed' => array_sum(array_column($counts, 'missed'))];
     }
 
     /** A reading was taken, or hands did something: judge steadiness afresh. */
@@ -153,7 +180,9 @@ final class BenchRecorder
         $this->link->ask(['do' => 'act'] + $details, function (array $answer) use ($details, $then): void {
             if (is_array($answer['world'] ?? null)) {
                 $this->world = $answer['world'];
-                if (($details['act'] ?? null) !== 'speed') {
+                if (($details['act'] ?? null) === 'speed') {
+                    $this->streamAll();
+                } else {
                     $this->restartWindows();
                 }
                 $this->publish();
@@ -168,23 +197,33 @@ final class BenchRecorder
         $this->link->ask(['do' => 'tell'], $then);
     }
 
-    /** @param  array<array-key, mixed>  $hello */
-    private function greeted(array $hello): void
+    /** @param  array<array-key, mixed>  $told */
+    private function plugged(array $told, bool $isGreeting): void
     {
-        $this->world = is_array($hello['world'] ?? null) ? $hello['world'] : null;
-        foreach (is_array($hello['channels'] ?? null) ? $hello['channels'] : [] as $channel) {
-            $this->bench->probes()->updateOrCreate(['channel' => $channel['name']], [
-                'kind' => $channel['kind'], 'title' => $channel['title'], 'serial' => $channel['serial'],
-                'raw_unit' => $channel['unit'], 'resolution' => $channel['resolution'],
-            ]);
-        }
+        $this->world = is_array($told['world'] ?? null) ? $told['world'] : null;
+        $before = array_map(static fn (Probe $p): int => $p->id, $this->probes);
+        $left = ProbeRegister::note($this->bench, is_array($told['channels'] ?? null) ? $told['channels'] : []);
         $this->reload();
         foreach ($this->probes as $probe) {
-            // What a run has missed comes first; the stream goes on from there.
-            if (isset($this->recording[$probe->id])) {
+            if (! $isGreeting && ! in_array($probe->id, $before, true)) {
+                $this->tracks[$probe->id]->beginAgain();
+            } elseif ($isGreeting && isset($this->recording[$probe->id])) {
+                // What a run has missed comes first; the stream goes on from there.
                 $this->askForMissed($probe);
             }
-            $this->link->say(['do' => 'stream', 'channel' => $probe->channel, 'rate' => self::STREAM_HZ]);
+        }
+        $this->streamAll();
+        if ($left !== []) {
+            ($this->onCarriedAway)($left);
+        }
+    }
+
+    private function streamAll(): void
+    {
+        $speed = is_int($this->world['speed'] ?? null) ? max(1, $this->world['speed']) : 1;
+        foreach ($this->probes as $probe) {
+            $rate = max(self::SLOWEST_HZ, $probe->kind->liveHz() / $speed);
+            $this->link->say(['do' => 'stream', 'channel' => $probe->channel, 'rate' => min($probe->fastest_hz, $rate)]);
         }
     }
 
@@ -223,7 +262,8 @@ final class BenchRecorder
         unset($this->resuming[$probe->id]);
         $new = $track->take($pack->samples);
         foreach ($this->recording[$probe->id] ?? [] as $runChannelId) {
-            $this->pending[$runChannelId] = [...$this->pending[$runChannelId] ?? [], ...$new];
+            $this->pending[$runChannelId] ??= [];
+            array_push($this->pending[$runChannelId], ...$new);
         }
         $this->madeAt = $pack->madeAt;
         $this->publishSoon();
@@ -245,13 +285,13 @@ final class BenchRecorder
     private function publish(): void
     {
         $this->publishedAt = microtime(true);
-        $view = new LiveView($this->probes, $this->tracks);
         $this->publisher->publish("bench-{$this->bench->id}", json_encode([
             'benchId' => $this->bench->id,
             'isConnected' => $this->isConnected(),
             'madeAtMs' => $this->madeAt === null ? null : round($this->madeAt * 1000, 1),
-            'time' => $view->time(),
-            'probes' => $view->probes(),
+            'time' => $this->view?->time(),
+            'revision' => $this->view->revision ?? '',
+            'probes' => $this->view?->probes($this->publishedAt) ?? [],
             'world' => $this->world,
         ], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
     }

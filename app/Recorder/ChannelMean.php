@@ -13,13 +13,14 @@ final readonly class ChannelMean
         public float $scatter,
         public int $count,
         public bool $isSteady,
+        public bool $isWindowFull,
         public float $driftPerMinute,
         public float $time,
         public array $samples,
     ) {
     }
 
-    /** @param  array{mean: float|int, scatter: float|int, count: int, isSteady: bool, driftPerMinute: float|int, time: float|int, samples: list<float|int>}  $probe */
+    /** @param  array{mean: float|int, scatter: float|int, count: int, isSteady: bool, isWindowFull: bool, driftPerMinute: float|int, time: float|int, samples: list<float|int>}  $probe */
     public static function from(array $probe): self
     {
         return new self(
@@ -27,6 +28,7 @@ final readonly class ChannelMean
             (float) $probe['scatter'],
             $probe['count'],
             $probe['isSteady'],
+            $probe['isWindowFull'],
             (float) $probe['driftPerMinute'],
             (float) $probe['time'],
             array_map(floatval(...), $probe['samples']),

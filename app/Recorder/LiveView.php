@@ -4,17 +4,33 @@ declare(strict_types=1);
 
 namespace App\Recorder;
 
+use App\Calibration\BenchThermometer;
 use App\Models\Probe;
+use Welkion\Core\Calibration\ProbeCalibration;
+use Welkion\Core\Calibration\ProbeKind;
 
-/** What screens show of a bench right now: raw signal, quantity by the calibration in force, steadiness. */
+/** What screens show of a bench: raw signal, quantity by the calibration in force, steadiness. Made anew when probes change. */
 final readonly class LiveView
 {
+    /** @var array<int, ProbeCalibration> how each probe is read, by probe id */
+    private array $scales;
+
+    private ?Probe $thermometer;
+
+    /** Changes whenever a probe, its plug, its calibration or its zero does: then screens ask for the bench again. */
+    public string $revision;
+
     /**
-     * @param  array<string, Probe>  $probes  by channel name
+     * @param  array<int, Probe>  $probes  by id, with calibration and zero
      * @param  array<int, ChannelTrack>  $tracks  by probe id
      */
     public function __construct(private array $probes, private array $tracks)
     {
+        $this->scales = array_map(static fn (Probe $p): ProbeCalibration => $p->reading(), $probes);
+        $this->thermometer = BenchThermometer::among($probes)?->probe;
+        $this->revision = substr(md5((string) json_encode(array_map(static fn (Probe $p): array => [
+            $p->id, $p->channel, $p->is_present, $p->moved_from, $p->calibration?->id, $p->zero()?->id,
+        ], array_values($probes)))), 0, 8);
     }
 
     /** The newest moment any channel has seen, in s of the bench's clock. */
@@ -26,45 +42,57 @@ final readonly class LiveView
     }
 
     /** @return list<array<string, mixed>> */
-    public function probes(): array
+    public function probes(float $wallNow): array
     {
         $celsius = $this->celsius();
 
-        return array_map(function (Probe $probe) use ($celsius): array {
-            $track = $this->tracks[$probe->id];
-            $raw = $track->latest();
-            $steadiness = $track->steadiness();
-            $line = $probe->isPhElectrode() ? $probe->calibration?->line() : null;
+        return array_map(fn (Probe $probe): array => $this->probe($probe, $celsius, $wallNow), array_values($this->probes));
+    }
 
-            return [
-                'id' => $probe->id,
-                'raw' => $raw,
-                'value' => match (true) {
-                    $raw === null => null,
-                    $probe->isPhElectrode() => $line?->ph($raw, 0.0, $celsius)->value,
-                    default => $raw,
-                },
-                'state' => match (true) {
-                    $raw === null => 'silent',
-                    $steadiness->isSteady => 'steady',
-                    default => 'settling',
-                },
-                'rawDriftPerMinute' => $steadiness->driftPerMinute,
-                'valueDriftPerMinute' => $line === null ? null : -$steadiness->driftPerMinute / $line->slope,
-                'rawScatter' => $steadiness->scatter,
-                'steadyForS' => $track->steadyFor(),
-            ];
-        }, array_values($this->probes));
+    /** @return array<string, mixed> */
+    private function probe(Probe $probe, ?float $celsius, float $wallNow): array
+    {
+        $track = $this->tracks[$probe->id];
+        $raw = $probe->is_present ? $track->latest() : null;
+        $steadiness = $track->steadiness($wallNow);
+        $scale = $this->scales[$probe->id];
+        // Without a calibration an electrode shows volts, not a pH that could be anything.
+        $hasValue = $raw !== null && ! ($probe->isPhElectrode() && $probe->calibration === null);
+
+        return [
+            'id' => $probe->id,
+            'raw' => $raw,
+            'value' => $hasValue ? $scale->quantity($raw, 0.0, $this->celsiusFor($probe, $celsius))->value : null,
+            'state' => match (true) {
+                ! $probe->is_present => 'unplugged',
+                $raw === null => 'silent',
+                $steadiness->isSteady => 'steady',
+                default => 'settling',
+            },
+            'rawDriftPerMinute' => $steadiness->driftPerMinute,
+            'valueDriftPerMinute' => $hasValue ? $steadiness->driftPerMinute / $scale->line()->slope : null,
+            'rawScatter' => $steadiness->scatter,
+            'steadyForS' => $track->steadyFor(),
+            'secondsMore' => $steadiness->secondsMore,
+            'recent' => $probe->kind->isAlive() ? $track->takeRecent() : [],
+        ];
     }
 
     private function celsius(): ?float
     {
-        foreach ($this->probes as $probe) {
-            if ($probe->kind === Probe::THERMOMETER) {
-                return $this->tracks[$probe->id]->latest();
-            }
+        if ($this->thermometer === null) {
+            return null;
         }
+        $raw = $this->tracks[$this->thermometer->id]->latest();
 
-        return null;
+        return $raw === null ? null : $this->scales[$this->thermometer->id]->quantity($raw)->value;
+    }
+
+    /** Only these two depend on the temperature of what they stand in, and only as far as water is liquid. */
+    private function celsiusFor(Probe $probe, ?float $celsius): ?float
+    {
+        $depends = $probe->kind === ProbeKind::PhElectrode || $probe->kind === ProbeKind::ConductivityCell;
+
+        return $depends && $celsius !== null ? max(0.0, min(100.0, $celsius)) : null;
     }
 }

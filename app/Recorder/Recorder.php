@@ -54,7 +54,7 @@ final class Recorder
         $ask = $question['ask'] ?? null;
         if ($ask === 'health') {
             $answer(['benches' => array_map(
-                static fn (BenchRecorder $b): array => ['name' => $b->bench->name, 'isConnected' => $b->isConnected()],
+                static fn (BenchRecorder $b): array => ['name' => $b->bench->name, 'isConnected' => $b->isConnected()] + $b->counts(),
                 array_values($this->benches),
             )]);
 
@@ -82,6 +82,14 @@ final class Recorder
         };
     }
 
+    /** @param  list<int>  $ids */
+    private function reloadAll(array $ids): void
+    {
+        foreach ($ids as $id) {
+            ($this->benches[$id] ?? null)?->reload();
+        }
+    }
+
     /** @return array<string, mixed> */
     private function reloaded(BenchRecorder $bench): array
     {
@@ -101,8 +109,13 @@ final class Recorder
     private function findBenches(): void
     {
         try {
-            foreach (Bench::query()->get() as $bench) {
-                $this->benches[$bench->id] ??= new BenchRecorder($bench, $this->loop, $this->store, $this->publisher);
+            $benches = Bench::query()->get()->keyBy('id');
+            foreach ($benches as $bench) {
+                $this->benches[$bench->id] ??= new BenchRecorder($bench, $this->loop, $this->store, $this->publisher, $this->reloadAll(...));
+            }
+            foreach (array_diff_key($this->benches, $benches->all()) as $id => $gone) {
+                $gone->close();
+                unset($this->benches[$id]);
             }
         } catch (QueryException|\PDOException $failure) {
             $this->log->warning('The list of benches could not be read; trying again.', ['reason' => $failure->getMessage()]);

@@ -28,8 +28,12 @@ final readonly class ExperimentWorking
 
     public static function of(Experiment $experiment, Run $run): self
     {
-        $runCurve = RunCurve::of($run);
+        return self::with($experiment, $run, RunCurve::of($run));
+    }
 
+    /** The same by other values of the readings: those of another calibration. */
+    public static function with(Experiment $experiment, Run $run, RunCurve $runCurve): self
+    {
         return new self($experiment, $run, $runCurve, $runCurve->curve());
     }
 

@@ -7,7 +7,7 @@ namespace App\Titration;
 use App\Models\Reading;
 use App\Models\ReadingValue;
 use App\Models\RunChannel;
-use Welkion\Core\Calibration\ElectrodeCalibration;
+use Welkion\Core\Calibration\ProbeCalibration;
 use Welkion\Core\Uncertainty\Measured;
 
 /** One reading with its pH worked out from the raw signal. */
@@ -23,13 +23,20 @@ final readonly class ReadingPoint
     }
 
     /**
-     * @param  ElectrodeCalibration|null  $line  of the electrode, worked out once for all readings
+     * @param  ProbeCalibration|null  $line  of the electrode, worked out once for all readings
+     * @param  ProbeCalibration|null  $scale  of the thermometer
      */
-    public static function of(Reading $reading, ?RunChannel $electrode, ?ElectrodeCalibration $line, ?RunChannel $thermometer): self
-    {
+    public static function of(
+        Reading $reading,
+        ?RunChannel $electrode,
+        ?ProbeCalibration $line,
+        ?RunChannel $thermometer,
+        ?ProbeCalibration $scale,
+    ): self {
         $values = $reading->values->keyBy('run_channel_id');
         $raw = $electrode === null ? null : $values->get($electrode->id);
-        $celsius = $thermometer === null ? null : $values->get($thermometer->id)?->mean;
+        $warmth = $thermometer === null ? null : $values->get($thermometer->id)?->mean;
+        $celsius = $warmth === null ? null : $scale?->quantity($warmth)->value;
 
         return new self(
             $reading,
@@ -37,7 +44,7 @@ final readonly class ReadingPoint
             $raw?->scatter,
             $celsius,
             $raw instanceof ReadingValue
-                ? $line?->ph($raw->mean, $raw->scatter / sqrt(max(1, $raw->sample_count)), $celsius)
+                ? $line?->quantity($raw->mean, $raw->scatter / sqrt(max(1, $raw->sample_count)), $celsius)
                 : null,
         );
     }

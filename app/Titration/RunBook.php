@@ -16,6 +16,7 @@ use App\Models\RunChannel;
 use App\Recorder\RecorderClient;
 use App\Recorder\Snapshot;
 use Illuminate\Support\Facades\DB;
+use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Titration\VolumePlan;
 
 /** Starts and finishes stepwise runs and takes their readings. A reading is in MariaDB before this returns. */
@@ -30,12 +31,15 @@ final readonly class RunBook
         $bench = $experiment->bench;
         $run = DB::transaction(function () use ($experiment, $bench): Run {
             $this->requireFreeBench($bench);
+            $this->requireElectrode($bench);
             $run = $experiment->runs()->create([
                 'number' => 1 + (int) $experiment->runs()->max('number'),
                 'state' => Run::OPEN, 'plan' => $experiment->plan, 'started_at' => now(),
             ]);
-            foreach ($bench->probes()->with('calibration')->get() as $probe) {
-                $run->channels()->create(['probe_id' => $probe->id, 'calibration_id' => $probe->calibration?->id]);
+            foreach ($bench->probes()->where('is_present', true)->with('calibration', 'lastZero')->get() as $probe) {
+                $run->channels()->create([
+                    'probe_id' => $probe->id, 'calibration_id' => $probe->calibration?->id, 'zero_id' => $probe->zero()?->id,
+                ]);
             }
 
             return $run;
@@ -95,9 +99,10 @@ final readonly class RunBook
         $this->requireOpen($run);
         $this->requireFree($run, $volume, $replaces);
         $bench = $run->experiment->bench;
+        $channels = $run->channels()->with('probe.bench')->get();
+        $electrode = $channels->firstOrFail(static fn (RunChannel $c): bool => $c->probe->isPhElectrode());
+        $this->requireAtBench($electrode->probe, $bench);
         $snapshot = $this->recorder->snapshot($bench);
-        $channels = $run->channels()->with('probe')->get();
-        $electrode = $channels->firstOrFail(static fn (RunChannel $c): bool => $c->probe->kind === Probe::PH_ELECTRODE);
         SteadyRule::require($snapshot->of($electrode->probe_id), $electrode->probe, $takeAnyway);
 
         $reading = DB::transaction(function () use ($run, $key, $volume, $replaces, $snapshot, $channels, $electrode): Reading {
@@ -164,6 +169,23 @@ final readonly class RunBook
         $this->notice->experimentChanged($reading->run->experiment_id);
 
         return $reading;
+    }
+
+    private function requireElectrode(Bench $bench): void
+    {
+        if (! $bench->probes()->where('is_present', true)->where('kind', ProbeKind::PhElectrode)->exists()) {
+            throw Refusal::nothingToRecord($bench->name);
+        }
+    }
+
+    private function requireAtBench(Probe $probe, Bench $bench): void
+    {
+        if ($probe->bench_id !== $bench->id) {
+            throw Refusal::elsewhere($probe->title, $probe->serial, $probe->bench->name, $bench->name);
+        }
+        if (! $probe->is_present) {
+            throw Refusal::unplugged($probe->title);
+        }
     }
 
     /** Two screens that start at the same moment queue here; the second finds the run of the first. */

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Titration;
 
-use App\Models\Probe;
+use App\Models\Calibration;
 use App\Models\Reading;
 use App\Models\Run;
 use App\Models\RunChannel;
 use Illuminate\Support\Collection;
+use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Series\Series;
 use Welkion\Core\Titration\StepAdvice;
@@ -22,16 +23,26 @@ final readonly class RunCurve
     {
     }
 
+    /** By the calibration in force for the run. */
     public static function of(Run $run): self
     {
-        $run->loadMissing('channels.probe', 'channels.calibration', 'readings.values');
-        $electrode = $run->channels->first(static fn (RunChannel $c): bool => $c->probe->isPhElectrode());
-        $thermometer = $run->channels->first(static fn (RunChannel $c): bool => $c->probe->kind === Probe::THERMOMETER);
+        $run->loadMissing(Run::WORKED_OUT_WITH);
 
-        $line = $electrode?->electrode();
+        return self::by($run, $run->electrode()?->calibrationInForce());
+    }
+
+    /** By some calibration of its electrode, or by the ideal line. */
+    public static function by(Run $run, ?Calibration $calibration): self
+    {
+        $run->loadMissing(Run::WORKED_OUT_WITH);
+        $electrode = $run->electrode();
+        $thermometer = $run->channels->first(static fn (RunChannel $c): bool => $c->probe->kind === ProbeKind::Thermometer);
+        // Without a calibration a voltage stays a voltage.
+        $line = $calibration === null ? null : $electrode?->readingBy($calibration);
+        $celsius = $thermometer?->reading();
 
         return new self($run, $run->readings->toBase()->map(
-            static fn (Reading $reading): ReadingPoint => ReadingPoint::of($reading, $electrode, $line, $thermometer),
+            static fn (Reading $reading): ReadingPoint => ReadingPoint::of($reading, $electrode, $line, $thermometer, $celsius),
         ));
     }
 

@@ -4,61 +4,66 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Calibration\StandardRows;
 use App\Models\Calibration;
 use App\Models\CalibrationReading;
 use App\Models\Probe;
 use App\Models\User;
-use Welkion\Core\Calibration\Buffer;
-use Welkion\Core\Calibration\ElectrodeCalibration;
-use Welkion\Core\Calibration\Nernst;
+use Welkion\Core\Calibration\CalibrationLine;
+use Welkion\Core\Calibration\Recipe;
+use Welkion\Core\Calibration\Surroundings;
 
-/** How an electrode has aged since September: one calibration every two weeks. */
-final class CalibrationHistory
+/** Calibrations as they were taken since September: each standard read, the line worked out by the core, then kept. */
+final readonly class CalibrationHistory
 {
-    /** Days ago, slope in % of ideal, mV at pH 7, temperature in °C. */
-    private const PAST = [
-        [76, 99.1, 2.1, 22.4], [62, 98.9, 2.6, 22.0], [48, 98.7, 3.4, 21.8],
-        [34, 98.4, 3.9, 21.1], [20, 98.1, 4.6, 20.9], [6, 97.9, 5.0, 21.2],
-    ];
+    /** Deviations of single readings from the line as real probes have them, in limits of scatter. */
+    private const DEVIATIONS = [0.2, -0.4, 0.2];
 
-    private const SCATTER_MV = 0.12;
+    private const SAMPLES = 40;
 
-    /** Deviations of single readings from the line, in mV, as real electrodes have. */
-    private const DEVIATIONS_MV = [0.1, -0.2, 0.1];
-
-    public function seed(Probe $electrode, User $teacher): void
+    public function __construct(private User $teacher)
     {
-        foreach (self::PAST as [$daysAgo, $percent, $offset, $celsius]) {
+    }
+
+    /**
+     * @param  list<array{int, float, float, float}>  $past  days ago, slope as a share of the maker's, offset beside it in raw unit, °C
+     * @param  array<string, float>  $settings
+     */
+    public function seed(Probe $probe, Recipe $recipe, array $past, array $settings = []): void
+    {
+        foreach ($past as [$daysAgo, $share, $offset, $celsius]) {
             $at = now()->subDays($daysAgo)->setTime(9, 12);
             $calibration = Calibration::query()->create([
-                'probe_id' => $electrode->id, 'user_id' => $teacher->id, 'state' => Calibration::OPEN,
-                'standards' => array_map(static fn (Buffer $buffer): array => [
-                    'label' => $buffer->label(), 'ph' => $buffer->nominalPh(), 'buffer' => $buffer->value,
-                ], self::buffers()),
-                'created_at' => $at, 'updated_at' => $at,
-            ])->refresh();
-            foreach (self::buffers() as $position => $buffer) {
-                $slope = $percent / 100 * Nernst::idealSlope($celsius);
-                $mv = $offset - $slope * ($buffer->phAt($celsius) - Nernst::ISOPOTENTIAL_PH) + self::DEVIATIONS_MV[$position];
-                CalibrationReading::query()->create([
-                    'calibration_id' => $calibration->id, 'position' => $position, 'ph' => $buffer->phAt($celsius),
-                    'celsius' => $celsius, 'millivolts' => round($mv, 2), 'scatter' => self::SCATTER_MV, 'sample_count' => 40,
-                    'was_steady' => true, 'drift_per_minute' => 0.1, 'samples' => array_fill(0, 40, round($mv, 1)),
-                    'taken_at' => $at->getTimestamp() + 30.0 * $position,
-                ]);
+                'probe_id' => $probe->id, 'user_id' => $this->teacher->id, 'state' => Calibration::OPEN, 'recipe' => $recipe,
+                'unit' => $recipe->unit($probe->kind), 'settings' => $settings,
+                'standards' => StandardRows::usual($recipe, $probe->kind), 'created_at' => $at, 'updated_at' => $at,
+            ])->refresh()->setRelation('probe', $probe);
+            $stated = $probe->model()->factoryLine($celsius);
+            $true = CalibrationLine::kept($share * $stated->slope, 0.0, $stated->offset + $offset, 0.0, 0.0, $stated->reference);
+            foreach (array_keys($calibration->standards) as $position) {
+                $this->read($calibration, $position, $true, $celsius, $at->getTimestamp() + 30.0 * $position);
             }
-            $line = ElectrodeCalibration::from($calibration->standardReadings(), $celsius);
+            $line = $calibration->load('readings')->calibrated()?->line() ?? throw new \LogicException('A seeded calibration has no line.');
             $calibration->update([
-                'state' => Calibration::KEPT, 'celsius' => $celsius, 'slope' => $line->slope,
-                'slope_uncertainty' => $line->slopeUncertainty, 'offset' => $line->offset,
-                'offset_uncertainty' => $line->offsetUncertainty, 'kept_at' => $at,
+                'state' => Calibration::KEPT, 'celsius' => $celsius, 'slope' => $line->slope, 'slope_uncertainty' => $line->slopeUncertainty,
+                'offset' => $line->offset, 'offset_uncertainty' => $line->offsetUncertainty, 'covariance' => $line->covariance,
+                'verdict' => $calibration->calibrated()?->verdict()->code, 'kept_at' => $at,
             ]);
         }
     }
 
-    /** @return list<Buffer> */
-    private static function buffers(): array
+    private function read(Calibration $calibration, int $position, CalibrationLine $true, float $celsius, float $at): void
     {
-        return [Buffer::Technical7, Buffer::Technical4, Buffer::Technical10];
+        $standard = $calibration->standard($position) ?? throw new \LogicException('There is no such standard.');
+        $value = $standard->valueIn(new Surroundings($celsius, $calibration->setting('barometerKpa') ?? Surroundings::NORMAL_KPA));
+        $limit = $calibration->probe->steadyLimits()->at($true->rawAt($value))->scatter;
+        $raw = $true->rawAt($value) + self::DEVIATIONS[$position % count(self::DEVIATIONS)] * $limit;
+        $step = $calibration->probe->resolution;
+        CalibrationReading::query()->create([
+            'calibration_id' => $calibration->id, 'position' => $position, 'value' => $value, 'celsius' => $celsius, 'raw' => $raw,
+            'scatter' => 0.25 * $limit, 'sample_count' => self::SAMPLES, 'was_steady' => true, 'drift_per_minute' => 0.2 * $limit,
+            'samples' => array_map(static fn (int $i): float => round(round(($raw + 0.3 * $limit * sin(1.7 * $i)) / $step) * $step, 6), range(1, self::SAMPLES)),
+            'taken_at' => $at,
+        ]);
     }
 }

@@ -95,7 +95,7 @@ final readonly class WheyExperiments
         ])->refresh();
         $channels = array_map(fn (Probe $probe) => $run->channels()->create([
             'probe_id' => $probe->id,
-            'calibration_id' => $probe->isPhElectrode() ? $probe->calibration()->firstOrFail()->id : null,
+            'calibration_id' => $probe->calibration()->first()?->id,
         ]), ['ph' => $this->electrode, 'temperature' => $this->thermometer]);
 
         $world = new Alder(new Randomizer(new Mt19937($seed)));

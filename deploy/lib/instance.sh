@@ -14,9 +14,9 @@ instance_open() {
     DB_PORT=${WELKION_DB_PORT:-$((base + 1))}
     FPM_PORT=${WELKION_FPM_PORT:-$((base + 2))}
     RECORDER_PORT=${WELKION_RECORDER_PORT:-$((base + 3))}
-    ALDER_PORT=${WELKION_ALDER_PORT:-$((base + 4))}
+    BENCH_PORT=${WELKION_BENCH_PORT:-$((base + 4))}
     PUBLISH_PORT=${WELKION_PUBLISH_PORT:-$((base + 5))}
-    ALDER_SPEED=${WELKION_ALDER_SPEED:-10}
+    BENCH_SPEED=${WELKION_BENCH_SPEED:-10}
     ADDRESS="http://127.0.0.1:$HTTP_PORT"
 
     umask 077
@@ -43,7 +43,7 @@ port_is_open() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
 require_free_ports() {
     local name port
-    for name in HTTP DB FPM RECORDER ALDER PUBLISH; do
+    for name in HTTP DB FPM RECORDER BENCH PUBLISH; do
         port=${name}_PORT
         port_is_open "${!port}" && fail "port ${!port} is used by another program. Choose another with WELKION_${name}_PORT, or move all of them with WELKION_PORT."
     done
@@ -83,7 +83,7 @@ CACHE_STORE=file
 QUEUE_CONNECTION=sync
 WELKION_RECORDER_PORT=$RECORDER_PORT
 WELKION_PUBLISH_PORT=$PUBLISH_PORT
-WELKION_ALDER_PORT=$ALDER_PORT
+WELKION_BENCH_PORT=$BENCH_PORT
 SETTINGS
     } >"$WELKION_VAR/settings.env"
 }
@@ -99,8 +99,8 @@ fill_templates() {
         sed -e "s|@ROOT@|$WELKION_ROOT|g" -e "s|@VAR@|$WELKION_VAR|g" -e "s|@ACCOUNT@|$account|g" \
             -e "s|@GROUP@|$(id -gn)|g" -e "s|@SOCKET_DIR@|$SOCKET_DIR|g" -e "s|@DB_PASSWORD@|$password|g" \
             -e "s|@HTTP_PORT@|$HTTP_PORT|g" -e "s|@DB_PORT@|$DB_PORT|g" -e "s|@FPM_PORT@|$FPM_PORT|g" \
-            -e "s|@RECORDER_PORT@|$RECORDER_PORT|g" -e "s|@ALDER_PORT@|$ALDER_PORT|g" \
-            -e "s|@PUBLISH_PORT@|$PUBLISH_PORT|g" -e "s|@ALDER_SPEED@|$ALDER_SPEED|g" \
+            -e "s|@RECORDER_PORT@|$RECORDER_PORT|g" -e "s|@BENCH_PORT@|$BENCH_PORT|g" \
+            -e "s|@PUBLISH_PORT@|$PUBLISH_PORT|g" -e "s|@BENCH_SPEED@|$BENCH_SPEED|g" \
             -e "s|@FPM@|$(command -v php-fpm8.2)|g" -e "s|@NGINX@|$(command -v nginx || echo /usr/sbin/nginx)|g" \
             -e "s|@MARIADBD@|$(command -v mariadbd || echo /usr/sbin/mariadbd)|g" -e "s|@PHP@|$(command -v php8.2)|g" \
             "$template" >"$target"

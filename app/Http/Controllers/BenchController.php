@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\BenchRequest;
 use App\Http\Resources\BenchResource;
 use App\Models\Bench;
 use App\Models\User;
+use App\Recorder\RecorderClient;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 
@@ -14,11 +16,21 @@ final class BenchController
 {
     public function index(#[CurrentUser] User $user): AnonymousResourceCollection
     {
-        return BenchResource::collection($user->benches()->with('probes.calibration')->orderBy('name')->get());
+        return BenchResource::collection($user->benches()->with(BenchResource::WITH)->orderBy('name')->get());
     }
 
     public function show(Bench $bench): BenchResource
     {
-        return new BenchResource($bench->load('probes.calibration'));
+        return new BenchResource($bench->load(BenchResource::WITH));
+    }
+
+    public function update(BenchRequest $request, Bench $bench, RecorderClient $recorder): BenchResource
+    {
+        $limits = $bench->steady_limits ?? [];
+        $limits[$request->kind()->value] = $request->limits();
+        $bench->update(['steady_limits' => array_filter($limits)]);
+        $recorder->reload($bench);
+
+        return new BenchResource($bench->load(BenchResource::WITH));
     }
 }

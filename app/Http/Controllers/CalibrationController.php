@@ -5,32 +5,33 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Calibration\CalibrationBook;
+use App\Calibration\CalibrationKeeping;
+use App\Http\Requests\CalibrationRequest;
 use App\Http\Requests\ExchangeRequest;
-use App\Http\Requests\StandardsRequest;
+use App\Http\Resources\CalibrationHistoryResource;
 use App\Http\Resources\CalibrationResource;
-use App\Http\Resources\CalibrationSummaryResource;
 use App\Models\Calibration;
 use App\Models\Probe;
 use App\Models\User;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Http\Response;
 
+/** A calibration while it is being taken; see KeptCalibrationController for what follows. */
 final class CalibrationController
 {
-    public function __construct(private readonly CalibrationBook $book)
+    public function __construct(private readonly CalibrationBook $book, private readonly CalibrationKeeping $keeping)
     {
     }
 
-    public function index(Probe $probe): AnonymousResourceCollection
+    public function index(Probe $probe): CalibrationHistoryResource
     {
-        return CalibrationSummaryResource::collection($this->book->history($probe));
+        return new CalibrationHistoryResource($this->keeping->history($probe));
     }
 
-    public function store(StandardsRequest $request, Probe $probe, #[CurrentUser] User $user): JsonResponse
+    public function store(CalibrationRequest $request, Probe $probe, #[CurrentUser] User $user): JsonResponse
     {
-        $calibration = $this->book->open($probe, $user, $request->standards());
+        $calibration = $this->book->open($probe, $user, $request->recipe(), $request->standards(), $request->settings(), $request->beside());
 
         return (new CalibrationResource($calibration))->response()->setStatusCode(201);
     }
@@ -40,9 +41,9 @@ final class CalibrationController
         return new CalibrationResource($calibration);
     }
 
-    public function update(StandardsRequest $request, Calibration $calibration): CalibrationResource
+    public function update(CalibrationRequest $request, Calibration $calibration): CalibrationResource
     {
-        return new CalibrationResource($this->book->changeStandards($calibration, $request->standards()));
+        return new CalibrationResource($this->book->change($calibration, $request->standards(), $request->settings()));
     }
 
     public function exchange(ExchangeRequest $request, Calibration $calibration): CalibrationResource
@@ -55,9 +56,10 @@ final class CalibrationController
         return new CalibrationResource($this->book->keep($calibration));
     }
 
+    /** One that is open is left; one that was kept is discarded, unless a run was recorded with it. */
     public function destroy(Calibration $calibration): Response
     {
-        $this->book->drop($calibration);
+        $calibration->state === Calibration::KEPT ? $this->keeping->discard($calibration) : $this->book->drop($calibration);
 
         return new Response(status: 204);
     }

@@ -5,29 +5,33 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Bench;
+use App\Models\Experiment;
 use App\Models\Probe;
+use App\Models\Run;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
 /** @mixin Bench */
 final class BenchResource extends JsonResource
 {
+    public const WITH = ['probes.calibration', 'probes.lastZero', 'openRuns.experiment', 'experiments'];
+
+    private const MOST_EXPERIMENTS = 3;
+
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
+        $run = $this->openRuns->first();
+
         return [
             'id' => $this->id,
             'name' => $this->name,
             'isSimulated' => $this->is_simulated,
-            'probes' => $this->probes->map(static fn (Probe $probe): array => [
-                'id' => $probe->id,
-                'channel' => $probe->channel,
-                'kind' => $probe->kind,
-                'title' => $probe->title,
-                'serial' => $probe->serial,
-                'rawUnit' => $probe->raw_unit,
-                'calibration' => $probe->calibration === null ? null : new CalibrationSummaryResource($probe->calibration),
-            ])->all(),
+            'recording' => $run instanceof Run
+                ? ['experimentId' => $run->experiment_id, 'title' => $run->experiment->title, 'runNumber' => $run->number] : null,
+            'experiments' => $this->experiments->take(self::MOST_EXPERIMENTS)
+                ->map(static fn (Experiment $e): array => ['id' => $e->id, 'title' => $e->title])->all(),
+            'probes' => $this->probes->map(fn (Probe $probe): array => ProbeResource::shape($probe->setRelation('bench', $this->resource)))->all(),
         ];
     }
 }

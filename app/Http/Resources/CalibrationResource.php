@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Calibration\CalibrationBook;
+use App\Calibration\MistakeFinder;
 use App\Models\Calibration;
 use App\Models\CalibrationReading;
+use App\Models\ShelfStandard;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Welkion\Core\Calibration\CalibrationFault;
-use Welkion\Core\Calibration\ElectrodeCalibration;
+use Welkion\Core\Calibration\CalibrationLine;
+use Welkion\Core\Calibration\ProbeCalibration;
+use Welkion\Core\Calibration\ProbeKind;
+use Welkion\Core\Exception\CoreException;
 
 /** @mixin Calibration */
 final class CalibrationResource extends JsonResource
@@ -21,78 +25,130 @@ final class CalibrationResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        $this->resource->loadMissing('readings', 'probe.bench');
-        $line = $this->line();
+        $this->resource->loadMissing('readings', 'probe.bench', 'beside.readings', 'beside.probe.bench');
 
-        return [
-            'id' => $this->id,
-            'probeId' => $this->probe_id,
-            'state' => $this->state,
-            'keptAt' => $this->kept_at?->toIso8601ZuluString(),
-            'standards' => $this->standardRows(),
-            'line' => $line === null ? null : self::lineShape($line),
-            'verdict' => $line === null ? null : VerdictResource::shape($line),
-            'effect' => $line === null ? null : $this->effect($line),
-            'faults' => array_map(static fn (CalibrationFault $fault): array => [
-                'code' => $fault->code, 'sentence' => $fault->sentence, 'blocks' => $fault->blocks,
-            ], app(CalibrationBook::class)->faults($this->resource)),
+        return self::shape($this->resource) + [
+            'beside' => $this->beside->filter(static fn (Calibration $c): bool => $c->state !== Calibration::DROPPED)
+                ->map(static fn (Calibration $c): array => self::shape($c))->values()->all(),
         ];
     }
 
-    /** @return list<array<string, mixed>> */
-    private function standardRows(): array
+    /** @return array<string, mixed> */
+    private static function shape(Calibration $calibration): array
     {
-        $readings = $this->readings->keyBy('position');
+        $calibrated = self::calibrated($calibration);
+        $probe = $calibration->probe;
+        $faults = $calibration->isOpen() ? (new MistakeFinder)->in($calibration) : [];
+        $expected = $calibration->unit === $probe->kind->unit() ? $probe->model()->factoryLine($calibration->celsius()) : null;
 
-        return array_map(static function (int $position, array $standard) use ($readings): array {
-            $reading = $readings->get($position);
-
-            return [
-                'position' => $position,
-                'label' => $standard['label'],
-                'ph' => (float) $standard['ph'],
-                'buffer' => $standard['buffer'],
-                'reading' => $reading instanceof CalibrationReading ? [
-                    'ph' => $reading->ph,
-                    'celsius' => $reading->celsius,
-                    'millivolts' => $reading->millivolts,
-                    'scatter' => $reading->scatter,
-                    'sampleCount' => $reading->sample_count,
-                    'wasSteady' => $reading->was_steady,
-                    'driftPerMinute' => $reading->drift_per_minute,
-                ] : null,
-            ];
-        }, array_keys($this->standards), $this->standards);
+        return [
+            'id' => $calibration->id,
+            'probeId' => $calibration->probe_id,
+            'probe' => ['title' => $probe->title, 'serial' => $probe->serial, 'kind' => $probe->kind->value, 'rawUnit' => $probe->raw_unit, 'benchName' => $probe->bench->name],
+            'state' => $calibration->state,
+            'keptAt' => $calibration->kept_at?->toIso8601ZuluString(),
+            'recipe' => [
+                'key' => $calibration->recipe->value, 'title' => $calibration->recipe->title(), 'hint' => $calibration->recipe->hint(),
+                'leastStandards' => $calibration->recipe->leastStandards(),
+                'needsBarometer' => $calibration->recipe->needsBarometer(), 'needsBore' => $calibration->recipe->needsBore(),
+            ],
+            'origin' => $calibration->origin->value,
+            'unit' => $calibration->unit,
+            'settings' => self::settings($calibration),
+            'standards' => self::standards($calibration),
+            'celsius' => $calibration->celsius(),
+            'line' => $calibrated === null ? null : self::line($calibrated->line()),
+            'expected' => $expected === null ? null : self::line($expected),
+            'keyFigures' => $calibrated === null ? [] : array_map(CalibrationSummaryResource::figure(...), $calibrated->keyFigures()),
+            'verdict' => $calibrated === null ? null : CalibrationSummaryResource::verdict($calibrated->verdict()),
+            'effect' => $calibrated === null ? null : self::effect($calibration, $calibrated),
+            'faults' => array_map(static fn (CalibrationFault $fault): array => [
+                'code' => $fault->code, 'sentence' => $fault->sentence, 'blocks' => $fault->blocks, 'positions' => $fault->positions,
+            ], $faults),
+            'setAsideReason' => $calibration->set_aside_reason,
+        ];
     }
 
-    /** @return array<string, float> */
-    private static function lineShape(ElectrodeCalibration $line): array
+    private static function calibrated(Calibration $calibration): ?ProbeCalibration
+    {
+        try {
+            return $calibration->hasLine() ? $calibration->calibrated() : null;
+        } catch (CoreException) {
+            return null;
+        }
+    }
+
+    /** @return array<string, float|null> */
+    private static function settings(Calibration $calibration): array
+    {
+        $settings = [];
+        foreach (['barometerKpa', 'boreMm', 'boreUncertaintyMm', 'deadVolumeMl', 'coefficient', 'celsius'] as $name) {
+            $settings[$name] = $calibration->setting($name);
+        }
+
+        return $settings;
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function standards(Calibration $calibration): array
+    {
+        $readings = $calibration->readings->keyBy('position');
+        $bottles = ShelfStandard::withTrashed()->whereKey(array_filter(array_column($calibration->standards, 'shelfId')))->get()->keyBy('id');
+        $celsius = $calibration->celsius();
+        $rows = [];
+        foreach ($calibration->standards as $position => $row) {
+            $standard = $calibration->standard($position);
+            $reading = $readings->get($position);
+            $bottle = $bottles->get($row['shelfId'] ?? 0);
+            if ($standard === null) {
+                continue;
+            }
+            $rows[] = $row + [
+                'position' => $position,
+                'valueHere' => $standard->valueIn($calibration->surroundings($celsius)),
+                'instruction' => $standard->source->instruction(),
+                'needsRinse' => $standard->source->needsRinse(),
+                'isPoint' => $standard->isPoint(),
+                'lot' => $bottle?->lot,
+                'isExpired' => $bottle?->isExpired($calibration->kept_at ?? now()) ?? false,
+                'reading' => $reading instanceof CalibrationReading ? self::reading($reading) : null,
+            ];
+        }
+
+        return $rows;
+    }
+
+    /** @return array<string, mixed> */
+    private static function reading(CalibrationReading $reading): array
     {
         return [
-            'celsius' => $line->celsius,
-            'slope' => $line->slope,
-            'slopeUncertainty' => $line->slopeUncertainty,
-            'slopePercent' => $line->slopePercent(),
-            'slopePercentUncertainty' => $line->slopePercentUncertainty(),
-            'offset' => $line->offset,
-            'offsetUncertainty' => $line->offsetUncertainty,
-            'idealSlope' => $line->idealSlope(),
+            'value' => $reading->value, 'celsius' => $reading->celsius, 'raw' => $reading->raw, 'scatter' => $reading->scatter,
+            'sampleCount' => $reading->sample_count, 'wasSteady' => $reading->was_steady, 'driftPerMinute' => $reading->drift_per_minute,
+            'samples' => $reading->samples,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function line(CalibrationLine $line): array
+    {
+        return [
+            'slope' => $line->slope, 'slopeUncertainty' => $line->slopeUncertainty, 'offset' => $line->offset,
+            'offsetUncertainty' => $line->offsetUncertainty, 'reference' => $line->reference, 'residuals' => $line->residuals,
         ];
     }
 
     /** @return array{shown: float, before: float}|null what a reading would have been before this calibration */
-    private function effect(ElectrodeCalibration $line): ?array
+    private static function effect(Calibration $calibration, ProbeCalibration $now): ?array
     {
-        if ($line->slope <= 0.0) {
+        $last = $calibration->previous();
+        $before = $last?->unit === $calibration->unit ? $last->calibrated() : null;
+        $values = array_map(static fn ($r): float => $r->value, $calibration->points());
+        if ($before === null || ($values === [] && $calibration->probe->kind !== ProbeKind::PhElectrode)) {
             return null;
         }
-        $before = Calibration::query()->where('probe_id', $this->probe_id)->where('state', Calibration::KEPT)
-            ->where('id', '<', $this->id)->latest('kept_at')->first()?->line()
-            ?? ElectrodeCalibration::ideal($line->celsius);
+        $shown = $calibration->probe->kind === ProbeKind::PhElectrode ? self::EXAMPLE_PH : (min($values) + max($values)) / 2.0;
+        $celsius = $calibration->probe->kind === ProbeKind::PhElectrode ? $calibration->celsius() : null;
 
-        return [
-            'shown' => self::EXAMPLE_PH,
-            'before' => $before->ph($line->millivoltsAt(self::EXAMPLE_PH), 0.0, $line->celsius)->value,
-        ];
+        return ['shown' => $shown, 'before' => $before->quantity($now->line()->rawAt($shown), 0.0, $celsius)->value];
     }
 }

@@ -5,23 +5,42 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Calibration;
-use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
+use Welkion\Core\Calibration\KeyFigure;
+use Welkion\Core\Calibration\Verdict;
 
-/** @mixin Calibration */
-final class CalibrationSummaryResource extends JsonResource
+/** A kept calibration in a few lines, in the shape of the HTTP API. */
+final class CalibrationSummaryResource
 {
-    /** @return array<string, mixed> */
-    public function toArray(Request $request): array
+    /** @return array<string, mixed> of a calibration that knows its probe */
+    public static function shape(Calibration $calibration): array
     {
-        $line = $this->line();
+        $calibrated = $calibration->calibrated();
 
         return [
-            'id' => $this->id,
-            'keptAt' => $this->kept_at?->toIso8601ZuluString(),
-            'slopePercent' => $line?->slopePercent(),
-            'offset' => $line?->offset,
-            'verdict' => $line === null ? null : VerdictResource::shape($line),
+            'id' => $calibration->id,
+            'keptAt' => $calibration->kept_at?->toIso8601ZuluString(),
+            'recipe' => $calibration->recipe->title(),
+            'origin' => $calibration->origin->value,
+            'unit' => $calibration->unit,
+            'celsius' => $calibration->celsius,
+            'keyFigures' => $calibrated === null ? [] : array_map(self::figure(...), $calibrated->keyFigures()),
+            'verdict' => $calibrated === null ? null : self::verdict($calibrated->verdict()),
+            'setAsideReason' => $calibration->set_aside_reason,
         ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function figure(KeyFigure $figure): array
+    {
+        return [
+            'label' => $figure->label, 'measured' => MeasuredResource::shape($figure->measured),
+            'goodFrom' => $figure->goodFrom, 'goodTo' => $figure->goodTo, 'usableFrom' => $figure->usableFrom, 'usableTo' => $figure->usableTo,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function verdict(Verdict $verdict): array
+    {
+        return ['code' => $verdict->code, 'title' => $verdict->title, 'advice' => $verdict->advice, 'grade' => $verdict->grade->value];
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Run;
-use App\Models\RunChannel;
 use App\Titration\ReadingPoint;
 use App\Titration\RunCurve;
 use Illuminate\Http\Request;
@@ -33,14 +32,15 @@ final class RunResource extends JsonResource
         $curve = RunCurve::of($this->resource);
         $remaining = $this->isOpen() ? $curve->remaining() : [];
         $advice = $this->isOpen() ? $curve->advice() : null;
-        $electrode = $this->channels->first(static fn (RunChannel $c): bool => $c->probe->isPhElectrode());
+        $calibration = $this->resource->electrode()?->calibrationInForce();
 
         return self::summary($this->resource) + [
             'experimentId' => $this->experiment_id,
             'plan' => $this->plan,
             'remaining' => $remaining,
-            'calibration' => $electrode?->calibration === null
-                ? null : new CalibrationSummaryResource($electrode->calibration),
+            'calibration' => $calibration === null ? null : CalibrationSummaryResource::shape($calibration),
+            'isWorkedOutAgain' => $calibration?->id !== $this->resource->electrode()?->calibration_id,
+            'trustSentences' => $this->resource->trustSentences(),
             'readings' => $curve->points->map(static fn (ReadingPoint $p): array => ReadingResource::shape($p))->all(),
             'advice' => $advice === null ? null : [
                 'title' => $advice->title(),

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Calibration;
 
+use Welkion\Core\Uncertainty\Measured;
+
 /** Looks for the mistakes people make when they calibrate a probe. */
 final readonly class CalibrationCheck
 {
@@ -20,6 +22,9 @@ final readonly class CalibrationCheck
 
     /** ... or within this share of the step from the other reading. */
     private const RECOGNISED_STEP_SHARE = 0.05;
+
+    /** A belt that shows within this share of what is wanted sits well. */
+    private const FIT_SHARE = 0.4;
 
     /**
      * @param  string  $rawUnit  unit of the raw signal
@@ -49,6 +54,19 @@ final readonly class CalibrationCheck
         }
 
         return $faults;
+    }
+
+    /** Whether a probe that was put on shows about what it should when it sits well; null if it does. */
+    public static function fit(Standard $standard, Measured $shown, int $position): ?CalibrationFault
+    {
+        if (abs($shown->value - $standard->value) <= self::FIT_SHARE * abs($standard->value)) {
+            return null;
+        }
+        $unit = $standard->unit;
+
+        return CalibrationFault::poorFit(
+            $standard->label, sprintf('%.1F %s', $shown->value, $unit), sprintf('%.1F %s', $standard->value, $unit), $position,
+        );
     }
 
     /**

@@ -21,12 +21,24 @@ final readonly class CalibrationFault
 
     public const POOR_FIT = 'poor-fit';
 
+    public const EXPIRED = 'expired-standard';
+
     /**
      * @param  bool  $blocks  whether the calibration must not be kept as it stands
      * @param  list<int>  $positions  of the readings concerned, as they were given
      */
     private function __construct(public string $code, public string $sentence, public bool $blocks, public array $positions)
     {
+    }
+
+    /**
+     * The same fault with positions counted otherwise.
+     *
+     * @param  list<int>  $places  the new position of each old one
+     */
+    public function at(array $places): self
+    {
+        return new self($this->code, $this->sentence, $this->blocks, array_map(static fn (int $i): int => $places[$i], $this->positions));
     }
 
     /** Two readings were taken in the same standard. */
@@ -113,6 +125,17 @@ final readonly class CalibrationFault
         return new self(
             self::POOR_FIT,
             "For a {$label} it should show about {$wanted}, but shows {$shown}. Loosen or tighten it and read it again.",
+            false,
+            [$position],
+        );
+    }
+
+    /** The bottle says that it was good until some day, which is over. */
+    public static function expired(string $label, string $day, int $position): self
+    {
+        return new self(
+            self::EXPIRED,
+            "The bottle of {$label} was good until {$day}. Its value may have moved; open a fresh one, or note that you used it.",
             false,
             [$position],
         );

@@ -106,6 +106,7 @@ final readonly class ConductivityCalibration implements ProbeCalibration
             new KeyFigure(
                 'cell constant', $this->cellConstant(),
                 (1.0 - self::GOOD_SHARE) * $this->nominalCellConstant, (1.0 + self::GOOD_SHARE) * $this->nominalCellConstant,
+                (1.0 - self::FAIR_SHARE) * $this->nominalCellConstant, (1.0 + self::FAIR_SHARE) * $this->nominalCellConstant,
             ),
             new KeyFigure('beside the standards', $this->offsetConductance()),
         ];

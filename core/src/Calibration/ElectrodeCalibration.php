@@ -93,7 +93,7 @@ final readonly class ElectrodeCalibration implements ProbeCalibration
         return [
             new KeyFigure(
                 'of the ideal slope', Measured::of($this->slopePercent(), $this->slopePercentUncertainty(), Unit::parse('%')),
-                ElectrodeVerdict::HEALTHY_FROM_PERCENT, ElectrodeVerdict::HEALTHY_TO_PERCENT,
+                ElectrodeVerdict::HEALTHY_FROM_PERCENT, ElectrodeVerdict::HEALTHY_TO_PERCENT, ElectrodeVerdict::AGED_FROM_PERCENT,
             ),
             new KeyFigure(
                 'at pH 7', Measured::of($this->offset(), $this->line->offsetUncertainty, Unit::parse('mV')),

@@ -101,6 +101,7 @@ final readonly class LinearCalibration implements ProbeCalibration
                     'of the stated slope',
                     Measured::of($share * $this->line->slope, abs($share) * $this->line->slopeUncertainty, Unit::parse('%')),
                     100.0 * (1.0 - self::GOOD_SHARE), 100.0 * (1.0 + self::GOOD_SHARE),
+                    100.0 * (1.0 - self::FAIR_SHARE), 100.0 * (1.0 + self::FAIR_SHARE),
                 ),
             new KeyFigure("at 0 {$this->unit->symbol}", Measured::of($this->line->offset, $this->line->offsetUncertainty, $this->rawUnit)),
         ];

@@ -69,6 +69,12 @@ enum ProbeKind: string
         };
     }
 
+    /** Readings a second that show what it does, while nobody records. */
+    public function liveHz(): float
+    {
+        return $this === self::EcgLead ? 500.0 : 20.0;
+    }
+
     /** After so many days a calibration is old: the probe may have changed since. */
     public function goodForDays(): ?int
     {

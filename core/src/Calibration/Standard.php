@@ -115,6 +115,12 @@ final readonly class Standard
         return new self(StandardSource::Typed, '', $label, $value, $uncertainty, $unit);
     }
 
+    /** A standard as it was written down. */
+    public static function kept(StandardSource $source, string $code, string $label, float $value, float $uncertainty, string $unit): self
+    {
+        return new self($source, $code, $label, $value, $uncertainty, $unit);
+    }
+
     /** Its value where it stands: at its temperature, at the day's pressure. */
     public function valueIn(Surroundings $surroundings): float
     {

@@ -15,11 +15,16 @@ enum Trust: string
     case Missing = 'missing';
     /** Reads by its maker's line, and its kind may. */
     case Factory = 'factory';
+    /** Reads by the calibration of another probe of its kind. */
+    case Borrowed = 'borrowed';
 
     /** The trust in a probe that was last calibrated so many days ago with this verdict. */
-    public static function of(ProbeKind $kind, ?Verdict $verdict, ?float $ageDays): self
+    public static function of(ProbeKind $kind, ?Verdict $verdict, ?float $ageDays, Origin $origin = Origin::Read): self
     {
-        if ($verdict === null || $ageDays === null) {
+        if ($origin === Origin::Copied) {
+            return self::Borrowed;
+        }
+        if ($verdict === null || $ageDays === null || $origin === Origin::Factory) {
             return $kind->isTrustedFromFactory() ? self::Factory : self::Missing;
         }
         if ($verdict->grade === Grade::Poor) {
@@ -53,6 +58,7 @@ enum Trust: string
             self::Poor => "{$probe}: ".lcfirst($verdict->title ?? 'poor calibration.').' Results may be wrong.',
             self::Old => sprintf('%s: the calibration was %d days old.', $probe, (int) floor($ageDays ?? 0.0)),
             self::Missing => "{$probe}: not calibrated.",
+            self::Borrowed => "{$probe}: reads by the calibration of another probe.",
         };
     }
 }

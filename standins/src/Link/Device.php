@@ -25,7 +25,7 @@ final class Device
     public function __construct(
         private readonly World $world,
         private readonly Clock $clock,
-        private readonly float $startedAt,
+        float $startedAt,
         private readonly ?\Closure $carry = null,
     ) {
         $this->passedTo = $clock->at($startedAt);
@@ -112,8 +112,8 @@ final class Device
         if (isset($this->samplers[$name])) {
             $this->samplers[$name]->setRate((float) $rate);
         } else {
-            // Microseconds of the wall clock: after a restart numbers go on above the old ones.
-            $this->samplers[$name] = new Sampler((int) ($this->startedAt * 1e6), (float) $rate, $this->clock->at($now));
+            // Microseconds of the wall clock: after a restart, or with its plug in again, numbers go on above the old ones.
+            $this->samplers[$name] = new Sampler((int) ($now * 1e6), (float) $rate, $this->clock->at($now));
         }
 
         return ['told' => 'stream', 'channel' => $name, 'rate' => $rate];

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Calibration;
+
+use App\Models\Calibration;
+use App\Models\ShelfStandard;
+use Welkion\Core\Calibration\Buffer;
+use Welkion\Core\Calibration\CalibrationCheck;
+use Welkion\Core\Calibration\CalibrationFault;
+use Welkion\Core\Calibration\PotassiumChloride;
+use Welkion\Core\Calibration\ProbeKind;
+use Welkion\Core\Calibration\Standard;
+use Welkion\Core\Exception\CoreException;
+
+/** Finds the mistakes in an open calibration; positions in its faults are those of its standards. */
+final class MistakeFinder
+{
+    /** @return list<CalibrationFault> the gravest first */
+    public function in(Calibration $calibration): array
+    {
+        $calibration->loadMissing('probe', 'readings');
+        $points = $calibration->points();
+        $order = $calibration->readings->sortBy('id')->pluck('position')->intersect(array_keys($points))->values();
+        $celsius = $calibration->celsius();
+        $model = $calibration->probe->model();
+        // In another unit than the maker's line there is nothing to expect.
+        $check = $calibration->unit === $calibration->probe->kind->unit()
+            ? new CalibrationCheck($model->expectation($celsius), $calibration->probe->raw_unit, $this->known($calibration, $celsius)) : null;
+        $last = $calibration->previous();
+        $faults = $check === null ? [] : $check->faults(
+            array_values($order->map(static fn (int $position) => $points[$position])->all()),
+            $last?->unit === $calibration->unit ? $last->calibrated()?->line() : null,
+        );
+
+        return [
+            ...array_map(static fn (CalibrationFault $f): CalibrationFault => $f->at(array_values($order->all())), $faults),
+            ...$this->expired($calibration),
+            ...$this->poorFits($calibration),
+        ];
+    }
+
+    /** @return array<string, float> value by label of every standard that may stand in the room */
+    private function known(Calibration $calibration, float $celsius): array
+    {
+        $standards = match ($calibration->probe->kind) {
+            ProbeKind::PhElectrode => array_map(Standard::buffer(...), Buffer::cases()),
+            ProbeKind::ConductivityCell => array_map(Standard::potassiumChloride(...), PotassiumChloride::cases()),
+            ProbeKind::Thermometer => [Standard::ice(), Standard::boilingWater()],
+            default => [],
+        };
+        $known = [];
+        foreach ($standards as $standard) {
+            $known[$standard->label] = $standard->valueIn($calibration->surroundings($celsius));
+        }
+        foreach (ShelfStandard::query()->where('user_id', $calibration->user_id)->where('kind', $calibration->probe->kind)->get() as $bottle) {
+            $known[$bottle->label] = $bottle->standard()->valueIn($calibration->surroundings($celsius));
+        }
+
+        return $known;
+    }
+
+    /** @return list<CalibrationFault> */
+    private function expired(Calibration $calibration): array
+    {
+        $bottles = ShelfStandard::withTrashed()->whereKey(array_filter(array_column($calibration->standards, 'shelfId')))->get()->keyBy('id');
+        $faults = [];
+        foreach ($calibration->standards as $position => $row) {
+            $bottle = $bottles->get($row['shelfId'] ?? 0);
+            if ($bottle?->expires_on !== null && $bottle->isExpired($calibration->kept_at ?? now())) {
+                $faults[] = CalibrationFault::expired($row['label'], $bottle->expires_on->isoFormat('D MMMM YYYY'), $position);
+            }
+        }
+
+        return $faults;
+    }
+
+    /** @return list<CalibrationFault> */
+    private function poorFits(Calibration $calibration): array
+    {
+        $faults = [];
+        foreach ($calibration->readings as $reading) {
+            $standard = $calibration->standard($reading->position);
+            if ($standard === null || $standard->isPoint()) {
+                continue;
+            }
+            try {
+                $shown = $calibration->calibrated()?->quantity($reading->raw);
+            } catch (CoreException) {
+                continue;
+            }
+            $fault = $shown === null ? null : CalibrationCheck::fit($standard, $shown, $reading->position);
+            $faults = $fault === null ? $faults : [...$faults, $fault];
+        }
+
+        return $faults;
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Calibration;
+
+use App\Models\Calibration;
+use Welkion\Core\Calibration\ProbeKind;
+use Welkion\Core\Calibration\Recipe;
+use Welkion\Core\Calibration\Standard;
+
+/**
+ * The standards of a calibration in the form they are kept.
+ *
+ * @phpstan-import-type StandardRow from Calibration
+ */
+final class StandardRows
+{
+    /** @return list<StandardRow> what a recipe begins with */
+    public static function usual(Recipe $recipe, ProbeKind $kind): array
+    {
+        return array_map(static fn (Standard $s): array => self::row($s), $recipe->standards($kind));
+    }
+
+    /** @return StandardRow */
+    public static function row(Standard $standard, ?int $shelfId = null): array
+    {
+        return [
+            'source' => $standard->source->value, 'code' => $standard->code, 'label' => $standard->label, 'value' => $standard->value,
+            'uncertainty' => $standard->uncertainty, 'unit' => $standard->unit, 'shelfId' => $shelfId,
+        ];
+    }
+
+    /**
+     * Whether a reading taken in the one counts for the other.
+     *
+     * @param  StandardRow  $one
+     * @param  StandardRow  $other
+     */
+    public static function areSame(array $one, array $other): bool
+    {
+        $what = static fn (array $row): array => [$row['source'], $row['code'], $row['label'], (float) $row['value']];
+
+        return $what($one) === $what($other);
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Calibration\CalibrationKeeping;
+use App\Http\Requests\ChosenCalibrationRequest;
+use App\Http\Requests\ReasonRequest;
+use App\Http\Resources\CalibrationResource;
+use App\Models\Calibration;
+use App\Models\Probe;
+use App\Models\User;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
+
+final class KeptCalibrationController
+{
+    public function __construct(private readonly CalibrationKeeping $keeping)
+    {
+    }
+
+    public function setAside(ReasonRequest $request, Calibration $calibration): CalibrationResource
+    {
+        return new CalibrationResource($this->keeping->setAside($calibration, $request->reason()));
+    }
+
+    public function copy(ChosenCalibrationRequest $request, Probe $probe, #[CurrentUser] User $user): JsonResponse
+    {
+        return self::made($this->keeping->copy($probe->load('bench'), $request->calibration(), $user));
+    }
+
+    public function factory(Probe $probe, #[CurrentUser] User $user): JsonResponse
+    {
+        return self::made($this->keeping->factory($probe->load('bench'), $user));
+    }
+
+    private static function made(Calibration $calibration): JsonResponse
+    {
+        return (new CalibrationResource($calibration))->response()->setStatusCode(201);
+    }
+}
