@@ -8,6 +8,7 @@ use App\Models\Calibration;
 use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Calibration\Recipe;
 use Welkion\Core\Calibration\Standard;
+use Welkion\Core\Calibration\StandardSource;
 
 /**
  * The standards of a calibration in the form they are kept.
@@ -39,7 +40,10 @@ final class StandardRows
      */
     public static function areSame(array $one, array $other): bool
     {
-        $what = static fn (array $row): array => [$row['source'], $row['code'], $row['label'], (float) $row['value']];
+        // What was read beside the probe may be typed after the reading, or corrected.
+        $what = static fn (array $row): array => [
+            $row['source'], $row['code'], $row['label'], $row['source'] === StandardSource::Typed->value ? null : (float) $row['value'],
+        ];
 
         return $what($one) === $what($other);
     }

@@ -18,6 +18,9 @@ final class BenchRecorder
     /** At most 20 live messages a second. */
     private const PUBLISH_EACH_S = 0.05;
 
+    /** What an onlooker sees of a simulated bench goes along when it changes, and each so often for who comes later. */
+    private const WORLD_EACH_S = 1.0;
+
     /** A bench that runs faster than the clock is read less often a second of its own, but never less than this. */
     private const SLOWEST_HZ = 4.0;
 
@@ -51,6 +54,8 @@ final class BenchRecorder
     private ?float $madeAt = null;
 
     private float $publishedAt = 0.0;
+
+    private float $worldPublishedAt = 0.0;
 
     private ?TimerInterface $publishTimer = null;
 
@@ -180,6 +185,7 @@ final class BenchRecorder
         $this->link->ask(['do' => 'act'] + $details, function (array $answer) use ($details, $then): void {
             if (is_array($answer['world'] ?? null)) {
                 $this->world = $answer['world'];
+                $this->worldPublishedAt = 0.0;
                 if (($details['act'] ?? null) === 'speed') {
                     $this->streamAll();
                 } else {
@@ -201,6 +207,7 @@ final class BenchRecorder
     private function plugged(array $told, bool $isGreeting): void
     {
         $this->world = is_array($told['world'] ?? null) ? $told['world'] : null;
+        $this->worldPublishedAt = 0.0;
         $before = array_map(static fn (Probe $p): int => $p->id, $this->probes);
         $left = ProbeRegister::note($this->bench, is_array($told['channels'] ?? null) ? $told['channels'] : []);
         $this->reload();
@@ -224,6 +231,16 @@ final class BenchRecorder
         foreach ($this->probes as $probe) {
             $rate = max(self::SLOWEST_HZ, $probe->kind->liveHz() / $speed);
             $this->link->say(['do' => 'stream', 'channel' => $probe->channel, 'rate' => min($probe->fastest_hz, $rate)]);
+        }
+    }
+
+    /** What an onlooker sees changes by itself too: gas cools, a burette stands. */
+    private function look(): void
+    {
+        if ($this->bench->is_simulated && $this->link->isConnected()) {
+            $this->link->ask(['do' => 'tell'], function (array $answer): void {
+                $this->world = is_array($answer['world'] ?? null) ? $answer['world'] : $this->world;
+            });
         }
     }
 
@@ -285,6 +302,12 @@ final class BenchRecorder
     private function publish(): void
     {
         $this->publishedAt = microtime(true);
+        $world = [];
+        if ($this->publishedAt - $this->worldPublishedAt >= self::WORLD_EACH_S) {
+            $this->worldPublishedAt = $this->publishedAt;
+            $world = ['world' => $this->world];
+            $this->look();
+        }
         $this->publisher->publish("bench-{$this->bench->id}", json_encode([
             'benchId' => $this->bench->id,
             'isConnected' => $this->isConnected(),
@@ -292,7 +315,6 @@ final class BenchRecorder
             'time' => $this->view?->time(),
             'revision' => $this->view->revision ?? '',
             'probes' => $this->view?->probes($this->publishedAt) ?? [],
-            'world' => $this->world,
-        ], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
+        ] + $world, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
     }
 }

@@ -37,8 +37,7 @@ final readonly class RunCurve
         $run->loadMissing(Run::WORKED_OUT_WITH);
         $electrode = $run->electrode();
         $thermometer = $run->channels->first(static fn (RunChannel $c): bool => $c->probe->kind === ProbeKind::Thermometer);
-        // Without a calibration a voltage stays a voltage.
-        $line = $calibration === null ? null : $electrode?->readingBy($calibration);
+        $line = $electrode?->readingBy($calibration);
         $celsius = $thermometer?->reading();
 
         return new self($run, $run->readings->toBase()->map(

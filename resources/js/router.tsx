@@ -3,6 +3,7 @@ import { ExperimentsPage } from './features/experiments/ExperimentsPage'
 import { RequireSession } from './features/session/RequireSession'
 import { SignInPage } from './features/session/SignInPage'
 import { ExperimentShell } from './features/shell/ExperimentShell'
+import { MainShell } from './features/shell/MainShell'
 import { NotFoundPage } from './features/shell/NotFoundPage'
 
 /** Stages load when they are first entered: the figure code is large and signing in does not need it. */
@@ -14,7 +15,22 @@ export function createRouter() {
       hydrateFallbackElement: <></>,
       children: [
         { path: '/', element: <Navigate to="/experiments" replace /> },
-        { path: '/experiments', element: <ExperimentsPage /> },
+        {
+          element: <MainShell />,
+          children: [
+            { path: '/experiments', element: <ExperimentsPage /> },
+            { path: '/benches', lazy: async () => ({ Component: (await import('./features/benches')).BenchesPage }) },
+            { path: '/standards', lazy: async () => ({ Component: (await import('./features/standards')).ShelfPage }) },
+            {
+              path: '/probes/:probeId',
+              lazy: async () => ({ Component: (await import('./features/probes')).ProbePage }),
+            },
+            {
+              path: '/probes/:probeId/calibrate',
+              lazy: async () => ({ Component: (await import('./features/calibration')).CalibratePage }),
+            },
+          ],
+        },
         {
           path: '/experiments/:experimentId',
           element: <ExperimentShell />,

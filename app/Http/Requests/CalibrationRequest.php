@@ -157,7 +157,7 @@ final class CalibrationRequest extends FormRequest
         }
         $shown = $unit === 'pH' ? number_format((float) $value, 2) : json_encode((float) $value)." {$unit}";
 
-        return Standard::typed($label === '' ? $shown : "{$label} {$shown}", (float) $value, $uncertainty, $unit);
+        return Standard::typed($label === '' ? $shown : $label, (float) $value, $uncertainty, $unit);
     }
 
     private function fail(int $number, string $why): never

@@ -59,7 +59,7 @@ final class ProbeResource extends JsonResource
                 'needsBarometer' => $r->needsBarometer(), 'needsBore' => $r->needsBore(),
             ], Recipe::for($probe->kind)),
             'standardChoices' => array_map(StandardRows::row(...), self::choices($probe->kind)),
-            'steady' => self::limits($limits) + ['isOwn' => isset($probe->bench->steady_limits[$probe->kind->value])],
+            'steady' => self::limits($limits) + ['rawScatter' => $probe->steadyLimits()->scatter, 'isOwn' => isset($probe->bench->steady_limits[$probe->kind->value])],
         ];
     }
 

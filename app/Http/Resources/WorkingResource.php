@@ -20,11 +20,16 @@ final class WorkingResource extends JsonResource
     public function toArray(Request $request): array
     {
         $lines = $this->lines();
+        $electrode = $this->run->electrode();
+        $calibration = $electrode?->calibrationInForce();
         $first = $this->curve?->points->derivative();
 
         return [
             'runId' => $this->run->id,
             'runNumber' => $this->run->number,
+            'calibration' => $calibration === null ? null : CalibrationSummaryResource::shape($calibration),
+            'isWorkedOutAgain' => $calibration?->id !== $electrode?->calibration_id,
+            'trustSentences' => $this->run->trustSentences(),
             'readings' => $this->runCurve->points->map(static fn (ReadingPoint $p): array => ReadingResource::shape($p))->all(),
             'firstDerivative' => self::points($first),
             'secondDerivative' => self::points($first?->derivative()),

@@ -2,12 +2,14 @@ import { useEffect, useId, useRef, type ReactNode } from 'react'
 
 interface DialogProps {
   title: string
+  /** For a table beside its words. */
+  isWide?: boolean
   onClose: () => void
   children: ReactNode
 }
 
 /** A modal dialog: Escape closes it, focus stays inside and goes back to where it came from. */
-export function Dialog({ title, onClose, children }: DialogProps) {
+export function Dialog({ title, isWide = false, onClose, children }: DialogProps) {
   const ref = useRef<HTMLDialogElement>(null)
   const titleId = useId()
   useEffect(() => {
@@ -27,7 +29,7 @@ export function Dialog({ title, onClose, children }: DialogProps) {
         onClose()
       }}
     >
-      <div className="modal-box panel max-w-lg">
+      <div className={`modal-box panel ${isWide ? 'max-w-3xl' : 'max-w-lg'}`}>
         <h2 id={titleId} className="mb-3 text-lg font-semibold">
           {title}
         </h2>

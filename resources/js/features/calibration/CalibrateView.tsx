@@ -1,48 +1,54 @@
-import type { Calibration, LiveProbe, Probe, World } from '../../lib/api/types'
+import type { Calibration, LiveBench, Probe } from '../../lib/api/types'
 import { fixed } from '../../lib/format'
-import { ElectrodeFigure } from './ElectrodeFigure'
+import { liveProbe } from '../probes/useLiveBench'
+import { LineFigure } from './LineFigure'
 import { SoFar } from './SoFar'
 import { StandardSteps } from './StandardSteps'
 
 interface CalibrateViewProps {
   calibration: Calibration
-  electrode: Probe
-  live: LiveProbe | null
-  world: World | null
+  probe: Probe
+  live: LiveBench | null
+  /** Where one goes with the calibration kept. */
+  next: { to: string; words: string }
   onLeave: () => void
   onAgain: (calibrationId: number) => void
 }
 
 /** One calibration from its first standard to the kept line: steps, figure, what it comes to. */
-export function CalibrateView({ calibration, electrode, live, world, onLeave, onAgain }: CalibrateViewProps) {
-  const { line } = calibration
+export function CalibrateView({ calibration, probe, live, next, onLeave, onAgain }: CalibrateViewProps) {
+  const { expected, unit } = calibration
+  const now = new Map<number, number>()
+  for (const { probeId } of [calibration, ...calibration.beside]) {
+    const raw = liveProbe(live, probeId)?.raw
+    if (calibration.state === 'open' && raw != null) now.set(probeId, raw)
+  }
   return (
     <>
       <StandardSteps
         calibration={calibration}
-        electrode={electrode}
-        live={live}
-        world={world}
+        probe={probe}
+        live={liveProbe(live, probe.id)}
+        world={live?.world ?? null}
+        next={next}
         onLeave={onLeave}
         onAgain={onAgain}
       />
-      <section className="panel flex min-h-96 flex-col p-4" aria-labelledby="line-title">
+      <section className="panel flex min-h-96 min-w-0 flex-col p-4" aria-labelledby="line-title">
         <h2 id="line-title" className="font-semibold">
-          Electrode voltage against pH
-          {line === null ? null : (
+          Raw signal against {unit}
+          {expected === null ? null : (
             <span className="quiet ml-3 text-sm font-normal">
-              grey: ideal electrode at {fixed(line.celsius, 1)} °C, {fixed(line.idealSlope, 1)} mV per pH
+              grey: {unit === 'pH' ? `ideal electrode at ${fixed(calibration.celsius, 1)} °C` : 'as its maker states'},{' '}
+              {fixed(expected.slope, Math.abs(expected.slope) < 1 ? 4 : 1)} {calibration.probe.rawUnit} per {unit}
             </span>
           )}
         </h2>
         <div className="min-h-0 flex-1">
-          <ElectrodeFigure
-            calibration={calibration}
-            nowMv={calibration.state === 'open' ? (live?.raw ?? null) : null}
-          />
+          <LineFigure calibration={calibration} now={now} rawStep={probe.steady.rawScatter} />
         </div>
       </section>
-      <SoFar calibration={calibration} electrode={electrode} />
+      <SoFar calibration={calibration} probe={probe} />
     </>
   )
 }

@@ -1,5 +1,6 @@
 import type { Calibration } from '../../lib/api/types'
 import { Note } from '../../ui/Note'
+import { standardName } from './standardWords'
 
 interface FaultsProps {
   calibration: Calibration
@@ -10,39 +11,43 @@ interface FaultsProps {
 /** Mistakes found in the readings, each with the way on. */
 export function Faults({ calibration, onExchange, onRetake }: FaultsProps) {
   if (calibration.state !== 'open') return null
-  const read = calibration.standards.filter((standard) => standard.reading !== null)
-  const [first, second] = read.filter((standard) =>
-    calibration.faults.some((fault) => fault.code === 'buffers-swapped' && fault.sentence.includes(standard.label)),
+  const hasOthers = calibration.beside.length > 0
+  const faults = [calibration, ...calibration.beside].flatMap((one) =>
+    one.faults.map((fault) => ({ ...fault, serial: hasOthers ? `${one.probe.serial}: ` : '' })),
   )
-  const last = read[read.length - 1]
   return (
     <>
-      {calibration.faults.map((fault) => (
-        <Note key={fault.code + fault.sentence} tone={fault.blocks ? 'red' : 'amber'} role="alert">
-          {fault.sentence}{' '}
-          {fault.code === 'buffers-swapped' && first !== undefined && second !== undefined ? (
-            <button
-              type="button"
-              className="word-button"
-              onClick={() => {
-                onExchange({ first: first.position, second: second.position })
-              }}
-            >
-              Exchange the two
-            </button>
-          ) : fault.blocks && last !== undefined ? (
-            <button
-              type="button"
-              className="word-button"
-              onClick={() => {
-                onRetake(last.position)
-              }}
-            >
-              Retake {last.label}
-            </button>
-          ) : null}
-        </Note>
-      ))}
+      {faults.map((fault) => {
+        const [first, second] = fault.positions
+        const last = calibration.standards.find(({ position }) => position === fault.positions.at(-1))
+        return (
+          <Note key={fault.serial + fault.sentence} tone={fault.blocks ? 'red' : 'amber'} role="alert">
+            {fault.serial}
+            {fault.sentence}{' '}
+            {fault.code === 'standards-swapped' && first !== undefined && second !== undefined ? (
+              <button
+                type="button"
+                className="word-button"
+                onClick={() => {
+                  onExchange({ first, second })
+                }}
+              >
+                Exchange the two
+              </button>
+            ) : last !== undefined && last.reading !== null && fault.code !== 'expired-standard' ? (
+              <button
+                type="button"
+                className="word-button"
+                onClick={() => {
+                  onRetake(last.position)
+                }}
+              >
+                Retake {standardName(last)}
+              </button>
+            ) : null}
+          </Note>
+        )
+      })}
     </>
   )
 }

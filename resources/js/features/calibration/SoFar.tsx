@@ -1,72 +1,115 @@
-import type { Calibration, Probe } from '../../lib/api/types'
-import { fixed, signed } from '../../lib/format'
+import type { Calibration, KeyFigure, OneCalibration, Probe } from '../../lib/api/types'
 import { Note } from '../../ui/Note'
-import { SlopeHistory } from './SlopeHistory'
+import { GRADE_TEXT, GRADE_TONE } from './grades'
+import { KeyFigureHistory } from './KeyFigureHistory'
+import { standardValue } from './standardWords'
 import { useCalibrationHistory } from './useCalibration'
 
-const TONE = {
-  healthy: 'text-success',
-  aged: 'amber',
-  failing: 'text-error',
-  offset: 'amber',
-  'check standards': 'text-error',
-}
-
-/** A difference that two decimals do not show is not worth a sentence. */
-const SAME_PH = 0.005
-
-/** What the readings come to so far: slope, offset, verdict, and how the electrode has aged. */
-export function SoFar({ calibration, electrode }: { calibration: Calibration; electrode: Probe }) {
-  const { line, verdict, effect } = calibration
-  const history = useCalibrationHistory(electrode.id)
-  const isUnclear = calibration.faults.some((fault) => fault.blocks)
+/** What the readings come to so far: the numbers it is judged by, the verdict, and how the probe has changed. */
+export function SoFar({ calibration, probe }: { calibration: Calibration; probe: Probe }) {
+  const history = useCalibrationHistory(probe.id)
+  const all = [calibration, ...calibration.beside]
   return (
-    <section className="panel flex flex-col gap-4 p-4" aria-labelledby="so-far-title">
+    <section className="panel flex flex-col gap-4 overflow-y-auto p-4" aria-labelledby="so-far-title">
       <h2 id="so-far-title" className="font-semibold">
         {calibration.state === 'kept' ? 'Kept' : 'So far'}
       </h2>
-      {line === null || verdict === null || isUnclear ? (
-        <p className="quiet">
-          {isUnclear
-            ? 'No slope yet: the readings contradict each other.'
-            : 'After two standards the slope, the offset and a verdict stand here.'}
-        </p>
-      ) : (
-        <>
-          <p>
-            <span className={`num text-[2.6rem] leading-none font-bold ${TONE[verdict.code]}`}>
-              {fixed(line.slopePercent, 1)} %
-            </span>
-            <span className="quiet mt-1 block">
-              ± {fixed(line.slopePercentUncertainty, 1)} % of ideal, {fixed(line.slope, 1)} mV/pH
-            </span>
-          </p>
-          <p>
-            <span className="num text-2xl font-bold">{signed(line.offset, 1)} mV</span>
-            <span className="quiet block text-sm">
-              ± {fixed(line.offsetUncertainty, 1)} mV at pH 7 (good within ± 15 mV)
-            </span>
-          </p>
-          <Note tone={verdict.isUsable ? 'green' : 'amber'}>
-            <strong>{verdict.title}</strong> {verdict.advice}
-            {effect === null || Math.abs(effect.shown - effect.before) < SAME_PH ? null : (
-              <>
-                {' '}
-                A reading of {fixed(effect.shown, 2)} would have been shown as {fixed(effect.before, 2)} before this
-                calibration.
-              </>
-            )}
-          </Note>
-        </>
-      )}
-      {history.data !== undefined && history.data.length > 1 ? (
+      {all.map((one) => (
+        <Judgement key={one.id} calibration={one} isOneOfMany={all.length > 1} />
+      ))}
+      {all.length === 1 && history.data !== undefined && history.data.calibrations.length > 1 ? (
         <div className="mt-auto">
-          <h3 className="text-sm font-semibold">This electrode over time, % of ideal</h3>
+          <h3 className="text-sm font-semibold">This probe over time</h3>
           <div className="h-32">
-            <SlopeHistory calibrations={history.data} isSmall />
+            <KeyFigureHistory calibrations={history.data.calibrations} isSmall />
           </div>
+          {history.data.trend === null ? null : (
+            <p className={`text-sm ${history.data.trend.isReplacedSoon ? 'amber' : 'quiet'}`}>
+              {history.data.trend.sentence}
+            </p>
+          )}
         </div>
       ) : null}
     </section>
   )
+}
+
+function Judgement({ calibration, isOneOfMany }: { calibration: OneCalibration; isOneOfMany: boolean }) {
+  const { verdict, keyFigures, faults, recipe } = calibration
+  const [first, ...others] = keyFigures
+  const isUnclear = faults.some((fault) => fault.blocks)
+  if (first === undefined || verdict === null || isUnclear) {
+    return (
+      <p className="quiet">
+        {isOneOfMany ? `${calibration.probe.serial}: ` : ''}
+        {isUnclear
+          ? 'no line yet, the readings contradict each other.'
+          : `After ${recipe.leastStandards === 1 ? 'one standard' : 'two standards'} the line and a verdict stand here.`}
+      </p>
+    )
+  }
+  return (
+    <div className={`flex flex-col gap-3 ${isOneOfMany ? 'border-base-300 border-t pt-3' : ''}`}>
+      {isOneOfMany ? (
+        <h3 className="text-sm font-semibold">
+          {calibration.probe.title} <span className="quiet font-normal">{calibration.probe.serial}</span>
+        </h3>
+      ) : null}
+      <p>
+        <span
+          className={`num ${isOneOfMany ? 'text-2xl' : 'text-[2.6rem]'} leading-none font-bold ${GRADE_TEXT[verdict.grade]}`}
+        >
+          {first.measured.shownValue} <span className="font-sans text-[0.6em] font-normal">{first.measured.unit}</span>
+        </span>
+        <span className="quiet mt-1 block text-sm">
+          {uncertaintyText(first)} {first.label}
+        </span>
+      </p>
+      {isOneOfMany
+        ? null
+        : others.map((figure) => (
+            <p key={figure.label}>
+              <span className="num text-2xl font-bold">
+                {figure.measured.shownValue}{' '}
+                <span className="font-sans text-[0.7em] font-normal">{figure.measured.unit}</span>
+              </span>
+              <span className="quiet block text-sm">
+                {uncertaintyText(figure)} {figure.label}
+                {goodText(figure)}
+              </span>
+            </p>
+          ))}
+      <Note tone={GRADE_TONE[verdict.grade]}>
+        <strong>{verdict.title}</strong> {verdict.advice}
+        <Effect calibration={calibration} />
+      </Note>
+    </div>
+  )
+}
+
+/** What changes by it; a difference that does not show is not worth a sentence. */
+function Effect({ calibration }: { calibration: OneCalibration }) {
+  if (calibration.effect === null) return null
+  const shown = standardValue(calibration.effect.shown, calibration.unit)
+  const before = standardValue(calibration.effect.before, calibration.unit)
+  if (shown === before) return null
+  return (
+    <>
+      {' '}
+      A reading of {shown} would have been shown as {before} before this calibration.
+    </>
+  )
+}
+
+function uncertaintyText(figure: KeyFigure): string {
+  const { shownUncertainty, unit } = figure.measured
+  return shownUncertainty === '' ? '' : `± ${shownUncertainty} ${unit}`
+}
+
+function goodText(figure: KeyFigure): string {
+  const { goodFrom, goodTo } = figure
+  if (goodFrom === null || goodTo === null) return ''
+  return goodFrom === -goodTo
+    ? ` (good within ± ${goodTo} ${figure.measured.unit})`
+    : ` (good from ${goodFrom} to ${goodTo} ${figure.measured.unit})`
 }

@@ -1,63 +1,71 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { Problem, sentenceOf } from '../../lib/api/problem'
-import type { Calibration, LiveProbe, Probe, Standard, StandardsChoice, World } from '../../lib/api/types'
-import { fixed, signed } from '../../lib/format'
+import { sentenceOf } from '../../lib/api/problem'
+import type { Calibration, LiveProbe, Probe, World } from '../../lib/api/types'
 import { Note } from '../../ui/Note'
 import { useKey } from '../../ui/useKey'
-import { useShell } from '../shell/useShell'
+import { CurrentStandard } from './CurrentStandard'
 import { Faults } from './Faults'
+import { Given } from './Given'
+import { Badge, StandardStep } from './StandardStep'
 import { StandardsDialog } from './StandardsDialog'
-import { SteadyText } from './SteadyText'
-import { Trace } from './Trace'
-import { USUAL_STANDARDS, type ChosenStandard } from './standards'
+import { choiceOf, standardName, withTyped } from './standardWords'
 import { useCalibrationActions, useOpenCalibration } from './useCalibration'
 
 interface StandardStepsProps {
   calibration: Calibration
-  electrode: Probe
+  probe: Probe
   live: LiveProbe | null
   world: World | null
+  next: { to: string; words: string }
   onLeave: () => void
   onAgain: (calibrationId: number) => void
 }
 
 /** The card that reads like a recipe: each standard in turn, then look at the line and keep it. */
-export function StandardSteps({ calibration, electrode, live, world, onLeave, onAgain }: StandardStepsProps) {
-  const { experiment } = useShell()
+export function StandardSteps({ calibration, probe, live, world, next, onLeave, onAgain }: StandardStepsProps) {
   const [isChoosing, setIsChoosing] = useState(false)
   const actions = useCalibrationActions(calibration.id)
-  const again = useOpenCalibration(electrode.id)
+  const again = useOpenCalibration(probe.id)
   const isOpen = calibration.state === 'open'
-  const next = isOpen ? calibration.standards.find((standard) => standard.reading === null) : undefined
+  const current = isOpen ? calibration.standards.find((standard) => standard.reading === null) : undefined
   const readCount = calibration.standards.filter((standard) => standard.reading !== null).length
-  const blocked = calibration.faults.some((fault) => fault.blocks)
-  const canKeep = isOpen && calibration.line !== null && !blocked
+  const blocked = [calibration, ...calibration.beside].some(({ faults }) => faults.some((fault) => fault.blocks))
+  const lacksBore = calibration.recipe.needsBore && calibration.settings.boreMm == null
+  const canKeep = isOpen && calibration.line !== null && !blocked && !lacksBore
+  const problem = actions.keep.error ?? actions.exchange.error ?? actions.dropReading.error ?? actions.change.error
 
   function handleTake(takeAnyway = false) {
-    if (next !== undefined) actions.takeReading.mutate({ position: next.position, takeAnyway })
+    if (current !== undefined) actions.takeReading.mutate({ position: current.position, takeAnyway })
   }
-  useKey('t', next === undefined || actions.takeReading.isPending ? null : () => handleTake())
-
-  const choice: StandardsChoice = {
-    standards: calibration.standards.map(({ buffer, ph }) =>
-      buffer === null ? { ph } : { buffer: buffer as NonNullable<ChosenStandard['buffer']> },
-    ),
+  function handleKeep() {
+    actions.keep.mutate()
   }
-  const takeProblem = actions.takeReading.error
-  const otherProblem = actions.keep.error ?? actions.exchange.error ?? actions.dropReading.error
+  const canTake = current !== undefined && !actions.takeReading.isPending
+  useKey('t', canTake ? () => handleTake() : null)
+  useKey('k', canKeep && !actions.keep.isPending ? handleKeep : null)
 
   return (
     <section className="panel flex flex-col gap-3 overflow-y-auto p-4" aria-labelledby="steps-title">
-      <h2 id="steps-title" className="font-semibold">
-        Calibrate pH electrode <span className="quiet font-normal">{electrode.serial}</span>
-      </h2>
+      <div>
+        <h2 id="steps-title" className="font-semibold">
+          Calibrate {probe.title}{' '}
+          <span className="quiet font-normal">
+            {[calibration, ...calibration.beside].map((one) => one.probe.serial).join(' and ')}
+          </span>
+        </h2>
+        <p className="quiet text-sm">{calibration.recipe.title}</p>
+      </div>
       <div className="flex items-center gap-2">
         <span className="quiet w-17 text-sm leading-tight">Standards at hand</span>
         <span className="flex flex-1 flex-wrap gap-1">
           {calibration.standards.map((standard) => (
-            <span key={standard.position} className="num border-base-300 rounded-md border px-1 py-0.5 text-sm">
-              {fixed(standard.ph, 2)}
+            <span
+              key={standard.position}
+              className={`border-base-300 rounded-md border px-1 py-0.5 text-sm ${standard.isExpired ? 'amber' : ''}`}
+            >
+              {standardName(standard).replace(/^pH /, '')}
+              {standard.isExpired ? ' · expired' : ''}
             </span>
           ))}
         </span>
@@ -73,57 +81,41 @@ export function StandardSteps({ calibration, electrode, live, world, onLeave, on
           </button>
         ) : null}
       </div>
+      <Given
+        calibration={calibration}
+        onChange={(settings) => {
+          actions.change.mutate({ settings })
+        }}
+      />
       <ol className="flex flex-col gap-3">
         {calibration.standards.map((standard) => (
           <StandardStep
             key={standard.position}
             standard={standard}
-            isNext={standard === next}
-            canRetake={isOpen}
+            rawUnit={calibration.probe.rawUnit}
+            rawDecimals={probe.rawDecimals}
+            isNext={standard === current}
+            canChange={isOpen}
             onRetake={() => {
               actions.dropReading.mutate(standard.position)
             }}
+            onType={(value) => {
+              actions.change.mutate({ standards: withTyped(calibration.standards, standard.position, value) })
+            }}
           >
-            {world !== null && !world.isRinsed ? (
-              <p className="amber text-sm">It came straight from another standard: rinse it first.</p>
-            ) : null}
-            <Trace
-              key={standard.position}
-              benchId={experiment.bench.id}
-              probeId={electrode.id}
-              isSteady={live?.state === 'steady'}
+            <CurrentStandard
+              standard={standard}
+              probe={probe}
+              live={live}
+              world={world}
+              isTaking={actions.takeReading.isPending}
+              problem={actions.takeReading.error}
+              onTake={handleTake}
             />
-            <SteadyText live={live} unit="mV" decimals={1} drift={live?.rawDriftPerMinute ?? 0} />
-            <button
-              type="button"
-              className="btn btn-primary w-full"
-              disabled={actions.takeReading.isPending || live === null}
-              onClick={() => {
-                handleTake()
-              }}
-            >
-              Accept reading <kbd className="key">T</kbd>
-            </button>
-            {takeProblem ? (
-              <Note tone="amber" role="alert">
-                {sentenceOf(takeProblem)}{' '}
-                {takeProblem instanceof Problem && takeProblem.code === 'not-steady' ? (
-                  <button
-                    type="button"
-                    className="word-button"
-                    onClick={() => {
-                      handleTake(true)
-                    }}
-                  >
-                    Take it anyway
-                  </button>
-                ) : null}
-              </Note>
-            ) : null}
           </StandardStep>
         ))}
         <li className="grid grid-cols-[1.75rem_1fr] gap-2">
-          <Badge state={calibration.state === 'kept' ? 'done' : canKeep && !next ? 'next' : 'waiting'}>
+          <Badge state={calibration.state === 'kept' ? 'done' : canKeep && !current ? 'next' : 'waiting'}>
             {calibration.standards.length + 1}
           </Badge>
           <div className="flex flex-col gap-2">
@@ -131,29 +123,31 @@ export function StandardSteps({ calibration, electrode, live, world, onLeave, on
             {canKeep ? (
               <button
                 type="button"
-                className={`btn w-full ${next ? 'btn-outline btn-sm' : 'btn-primary'}`}
+                className={`btn w-full ${current ? 'btn-outline btn-sm' : 'btn-primary'}`}
                 disabled={actions.keep.isPending}
-                onClick={() => {
-                  actions.keep.mutate()
-                }}
+                onClick={handleKeep}
               >
-                {next ? `Keep it with ${readCount} standards` : 'Keep this calibration'}
+                {current ? `Keep it with ${readCount} standard${readCount === 1 ? '' : 's'}` : 'Keep this calibration'}{' '}
+                <kbd className="key">K</kbd>
               </button>
             ) : null}
             {calibration.state === 'kept' ? (
               <>
-                <Link to={`/experiments/${experiment.id}/record`} className="btn btn-primary w-full">
-                  Go to Record
+                <Link to={next.to} className="btn btn-primary w-full">
+                  {next.words}
                 </Link>
                 <button
                   type="button"
                   className="word-button self-start"
                   onClick={() => {
-                    again.mutate(USUAL_STANDARDS, {
-                      onSuccess: (opened) => {
-                        onAgain(opened.id)
+                    again.mutate(
+                      { recipe: calibration.recipe.key, beside: calibration.beside.map(({ probeId }) => probeId) },
+                      {
+                        onSuccess: (opened) => {
+                          onAgain(opened.id)
+                        },
                       },
-                    })
+                    )
                   }}
                 >
                   Calibrate again
@@ -164,97 +158,36 @@ export function StandardSteps({ calibration, electrode, live, world, onLeave, on
         </li>
       </ol>
       <Faults calibration={calibration} onExchange={actions.exchange.mutate} onRetake={actions.dropReading.mutate} />
-      {otherProblem ? (
+      {problem ? (
         <Note tone="red" role="alert">
-          {sentenceOf(otherProblem)}
+          {sentenceOf(problem)}
         </Note>
       ) : null}
+      {isOpen && readCount === 0 ? <Note>{calibration.recipe.hint}</Note> : null}
       <button type="button" className="word-button mt-auto self-start" onClick={onLeave}>
         {calibration.state === 'kept' ? 'Back to the overview' : 'Leave without keeping'}
       </button>
       {isChoosing ? (
         <StandardsDialog
-          choice={choice}
-          problem={actions.changeStandards.error}
+          probe={probe}
+          unit={calibration.unit}
+          standards={calibration.standards.map(choiceOf)}
+          problem={actions.change.error}
           onClose={() => {
             setIsChoosing(false)
           }}
-          onChoose={(changed) => {
-            actions.changeStandards.mutate(changed, {
-              onSuccess: () => {
-                setIsChoosing(false)
+          onChoose={(standards) => {
+            actions.change.mutate(
+              { standards },
+              {
+                onSuccess: () => {
+                  setIsChoosing(false)
+                },
               },
-            })
+            )
           }}
         />
       ) : null}
     </section>
-  )
-}
-
-interface StandardStepProps {
-  standard: Standard
-  isNext: boolean
-  canRetake: boolean
-  onRetake: () => void
-  children: React.ReactNode
-}
-
-function StandardStep({ standard, isNext, canRetake, onRetake, children }: StandardStepProps) {
-  const { reading } = standard
-  return (
-    <li className="grid grid-cols-[1.75rem_1fr] gap-2" aria-current={isNext ? 'step' : undefined}>
-      <Badge state={reading !== null ? 'done' : isNext ? 'next' : 'waiting'}>{standard.position + 1}</Badge>
-      <div className="flex min-w-0 flex-col gap-2">
-        {reading !== null ? (
-          <div>
-            <p className="flex justify-between gap-2">
-              <span>
-                pH <strong className="num">{fixed(standard.ph, 2)}</strong>
-              </span>
-              <span className="num">{signed(reading.millivolts, 1)} mV</span>
-            </p>
-            <p className="quiet flex justify-between gap-2 text-sm">
-              <span>
-                {fixed(reading.ph, 2)} at {fixed(reading.celsius, 1)} °C · scatter {fixed(reading.scatter, 1)} mV
-                {reading.wasSteady ? '' : ' · not steady'}
-              </span>
-              {canRetake ? (
-                <button type="button" className="word-button" onClick={onRetake}>
-                  retake
-                </button>
-              ) : null}
-            </p>
-          </div>
-        ) : isNext ? (
-          <>
-            <p>
-              <span className="quiet block">Rinse, blot, then dip in</span>
-              <span className="text-primary text-3xl font-bold">
-                pH <span className="num">{fixed(standard.ph, 2)}</span>
-              </span>
-            </p>
-            {children}
-          </>
-        ) : (
-          <p className="quiet">
-            pH <strong className="num">{fixed(standard.ph, 2)}</strong>
-          </p>
-        )}
-      </div>
-    </li>
-  )
-}
-
-function Badge({ state, children }: { state: 'done' | 'next' | 'waiting'; children: React.ReactNode }) {
-  const look = {
-    done: 'bg-success/15 text-success',
-    next: 'bg-primary text-primary-content',
-    waiting: 'border-base-300 quiet border',
-  }[state]
-  return (
-    <span className={`grid size-6 place-items-center rounded-full text-sm font-semibold ${look}`}>
-      {state === 'done' ? <span aria-label="done">✓</span> : children}
-    </span>
   )
 }

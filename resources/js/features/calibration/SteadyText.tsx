@@ -12,14 +12,22 @@ interface SteadyTextProps {
 /** Beyond this it only matters that it is long. */
 const LONG_S = 60
 
-/** "steady for 11 s" or "settling · +0.08 pH/min": always the same two words. */
+/** "steady for 11 s" or "settling · about 8 s more · +0.08 pH/min": always the same two words. */
 export function SteadyText({ live, unit, decimals, drift }: SteadyTextProps) {
+  if (live?.state === 'unplugged') {
+    return (
+      <p role="alert">
+        <strong className="amber">Unplugged.</strong> Plug it in again; what was read is kept.
+      </p>
+    )
+  }
   if (live === null || live.state === 'silent') return <p className="quiet">Waiting for the probe …</p>
   const driftText = `${signed(drift, decimals)} ${unit}/min`
   if (live.state !== 'steady') {
     return (
       <p>
-        <strong className="amber">settling</strong> · {driftText}
+        <strong className="amber">settling</strong>
+        {live.secondsMore === null ? '' : ` · about ${Math.max(1, Math.round(live.secondsMore))} s more`} · {driftText}
       </p>
     )
   }

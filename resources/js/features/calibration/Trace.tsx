@@ -1,58 +1,58 @@
 import { useEffect, useState } from 'react'
-import type { LiveBench } from '../../lib/api/types'
-import { liveChannel } from '../../lib/live/liveChannel'
-import { liveProbe } from '../probes/useLiveBench'
+import { traceColumns, withLatest, type TracePoint } from '../../lib/probes/trace'
+import { liveProbe, useBenchChannel } from '../probes/useLiveBench'
 
 interface TraceProps {
   benchId: number
   probeId: number
   isSteady: boolean
+  /** How much of the past is shown, and over how much of it a reading is averaged. */
+  shownS?: number
+  windowS: number
+  /** A calm signal is not blown up to fill the height; raw unit. */
+  leastHeight: number
 }
 
-interface Sample {
-  t: number
-  v: number
-}
-
-const SHOWN_S = 60
-const WINDOW_S = 10
 const WIDTH = 260
 const HEIGHT = 36
-/** A calm signal is not blown up to fill the height. */
-const LEAST_HEIGHT_MV = 6
 
-/** The last minute of the voltage, so that one sees it come to rest. */
-export function Trace({ benchId, probeId, isSteady }: TraceProps) {
-  const samples = useTrace(benchId, probeId)
-  if (samples.length < 2) return <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="h-9 w-full" aria-hidden="true" />
-  const end = samples[samples.length - 1]?.t ?? 0
-  const values = samples.map(({ v }) => v)
+/** The last stretch of the raw signal, so that one sees it come to rest, or beat. */
+export function Trace({ benchId, probeId, isSteady, shownS = 60, windowS, leastHeight }: TraceProps) {
+  const points = useTrace(benchId, probeId, shownS)
+  const end = points[points.length - 1]?.t ?? 0
+  const values = points.map(({ v }) => v)
   const [low, high] = [Math.min(...values), Math.max(...values)]
-  const half = Math.max(LEAST_HEIGHT_MV, high - low) / 2
-  const points = samples.map(({ t, v }) => {
-    const x = WIDTH - ((end - t) / SHOWN_S) * WIDTH
+  const half = Math.max(leastHeight, high - low) / 2
+  const drawn = traceColumns(points, WIDTH).map(({ t, v }) => {
+    const x = WIDTH - ((end - t) / shownS) * WIDTH
     const y = HEIGHT / 2 - ((v - (low + high) / 2) / half) * (HEIGHT / 2 - 2)
     return `${x.toFixed(1)},${y.toFixed(1)}`
   })
-  const windowWidth = (WIDTH * WINDOW_S) / SHOWN_S
+  const windowWidth = (WIDTH * windowS) / shownS
   return (
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="none" className="h-9 w-full" aria-hidden="true">
       {isSteady ? <rect x={WIDTH - windowWidth} width={windowWidth} height={HEIGHT} fill="var(--green-paper)" /> : null}
-      <polyline points={points.join(' ')} fill="none" stroke="var(--color-primary)" strokeWidth="2" />
+      {points.length < 2 ? null : (
+        <polyline points={drawn.join(' ')} fill="none" stroke="var(--color-primary)" strokeWidth="2" />
+      )}
     </svg>
   )
 }
 
-function useTrace(benchId: number, probeId: number): readonly Sample[] {
-  const [samples, setSamples] = useState<readonly Sample[]>([])
-  useEffect(() => {
-    const channel = liveChannel<LiveBench>(`bench-${benchId}`)
-    return channel.subscribe(() => {
-      const time = channel.value?.time ?? null
-      const value = liveProbe(channel.value, probeId)?.raw ?? null
-      if (time === null || value === null) return
-      setSamples((kept) => [...kept.filter(({ t }) => t > time - SHOWN_S && t < time), { t: time, v: value }])
-    })
-  }, [benchId, probeId])
-  return samples
+function useTrace(benchId: number, probeId: number, shownS: number): readonly TracePoint[] {
+  const [points, setPoints] = useState<readonly TracePoint[]>([])
+  const channel = useBenchChannel(benchId)
+  useEffect(
+    () =>
+      channel.subscribe(() => {
+        const bench = channel.value?.get(benchId) ?? null
+        const probe = liveProbe(bench, probeId)
+        if (bench?.time == null || probe?.raw == null) return
+        const values = probe.recent.length > 0 ? probe.recent : [probe.raw]
+        const { time } = bench
+        setPoints((kept) => withLatest(kept, time, values, shownS))
+      }),
+    [channel, benchId, probeId, shownS],
+  )
+  return points
 }

@@ -1,1 +1,2 @@
+export { CalibratePage } from './CalibratePage'
 export { PreparePage } from './PreparePage'

@@ -1,6 +1,11 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
 import { answerOf, api } from '../../lib/api/client'
-import type { Calibration, StandardsChoice } from '../../lib/api/types'
+import type { Calibration, CalibrationSettings, StandardsChoice } from '../../lib/api/types'
+
+export interface CalibrationPlan {
+  recipe: string
+  beside?: number[]
+}
 
 export function useCalibration(calibrationId: number | null) {
   return useQuery({
@@ -11,23 +16,29 @@ export function useCalibration(calibrationId: number | null) {
   })
 }
 
-export function useCalibrationHistory(probeId: number | undefined) {
+export function useCalibrationHistory(probeId: number) {
   return useQuery({
     queryKey: ['calibrations', probeId],
-    queryFn: () => answerOf(api.GET('/api/probes/{probe}/calibrations', { params: { path: { probe: probeId ?? 0 } } })),
-    enabled: probeId !== undefined,
+    queryFn: () => answerOf(api.GET('/api/probes/{probe}/calibrations', { params: { path: { probe: probeId } } })),
   })
 }
 
-export function useOpenCalibration(probeId: number | undefined) {
+export function useOpenCalibration(probeId: number) {
   const client = useQueryClient()
   return useMutation({
-    mutationFn: (body: StandardsChoice) =>
-      answerOf(api.POST('/api/probes/{probe}/calibrations', { params: { path: { probe: probeId ?? 0 } }, body })),
+    mutationFn: (body: CalibrationPlan) =>
+      answerOf(api.POST('/api/probes/{probe}/calibrations', { params: { path: { probe: probeId } }, body })),
     onSuccess: (calibration) => {
       client.setQueryData(['calibration', calibration.id], calibration)
     },
   })
+}
+
+/** Everything that shows which calibration is in force. */
+export function renewProbes(client: QueryClient): void {
+  for (const key of ['bench', 'benches', 'probe', 'calibrations', 'experiment', 'run', 'working']) {
+    void client.invalidateQueries({ queryKey: [key] })
+  }
 }
 
 /** Everything that can be done to an open calibration; each answers with the calibration as it then stands. */
@@ -54,8 +65,8 @@ export function useCalibrationActions(calibrationId: number) {
       answerOf(api.POST('/api/calibrations/{calibration}/exchange', { params: { path }, body })),
     onSuccess,
   })
-  const changeStandards = useMutation({
-    mutationFn: (body: StandardsChoice) =>
+  const change = useMutation({
+    mutationFn: (body: { standards?: StandardsChoice; settings?: CalibrationSettings }) =>
       answerOf(api.PATCH('/api/calibrations/{calibration}', { params: { path }, body })),
     onSuccess,
   })
@@ -63,10 +74,8 @@ export function useCalibrationActions(calibrationId: number) {
     mutationFn: () => answerOf(api.POST('/api/calibrations/{calibration}/keep', { params: { path } })),
     onSuccess: (calibration) => {
       onSuccess(calibration)
-      void client.invalidateQueries({ queryKey: ['bench'] })
-      void client.invalidateQueries({ queryKey: ['calibrations', calibration.probeId] })
-      void client.invalidateQueries({ queryKey: ['experiment'] })
+      renewProbes(client)
     },
   })
-  return { takeReading, dropReading, exchange, changeStandards, keep }
+  return { takeReading, dropReading, exchange, change, keep }
 }

@@ -10,10 +10,6 @@ import { countOf } from '../../lib/format'
 import { Note } from '../../ui/Note'
 import { useNow } from '../../ui/useNow'
 import { Waiting } from '../../ui/Waiting'
-import { useSession } from '../session/useSession'
-import { useSignOut } from '../session/useSignOut'
-import { ThemeButton } from '../shell/ThemeButton'
-import { Wordmark } from '../shell/Wordmark'
 import { NewExperimentDialog } from './NewExperimentDialog'
 
 const ORDER = ['prepare', 'record', 'reason', 'report'] as const
@@ -35,29 +31,12 @@ export function ExperimentsPage() {
     queryFn: () => answerOf(api.GET('/api/experiments')),
     staleTime: 0,
   })
-  const session = useSession()
-  const signOut = useSignOut()
   const [isAdding, setIsAdding] = useState(false)
 
   return (
     <>
       <title>Experiments · Welkion</title>
-      <header className="border-base-300 bg-base-100 flex h-[52px] items-center gap-4 border-b px-5">
-        <Wordmark />
-        <span className="flex-1" />
-        <span className="quiet hidden text-sm sm:inline">{session.data?.name}</span>
-        <ThemeButton />
-        <button
-          type="button"
-          className="btn btn-sm btn-ghost font-normal"
-          onClick={() => {
-            signOut.mutate()
-          }}
-        >
-          Sign out
-        </button>
-      </header>
-      <main className="mx-auto w-full max-w-5xl p-5">
+      <main className="mx-auto min-h-0 w-full max-w-5xl flex-1 p-5 lg:overflow-y-auto">
         <div className="mt-4 mb-5 flex flex-wrap items-center justify-between gap-3">
           <h1 className="text-2xl font-semibold">Experiments</h1>
           <button

@@ -1,13 +1,13 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
-import { liveChannel } from '../../lib/live/liveChannel'
+import { experimentChannel } from '../../lib/live/channels'
 
 /** Asks again when another screen has changed something of this experiment. */
 export function useExperimentNews(experimentId: number): void {
   const client = useQueryClient()
   useEffect(
     () =>
-      liveChannel<{ experimentId: number }>(`experiment-${experimentId}`).subscribe(() => {
+      experimentChannel(experimentId).subscribe(() => {
         // News of this screen's own change: its answer is on the way and renews everything by itself.
         if (client.isMutating() > 0) return
         void client.invalidateQueries({ queryKey: ['working', experimentId] })

@@ -8,12 +8,12 @@ interface ProbeShelfProps {
   bench: Bench
   live: LiveBench | null
   shows: 'raw' | 'value'
-  selectedProbeId: number | null
+  selectedProbeIds: readonly number[]
   /** Further cards, as the burette's. */
   children?: ReactNode
 }
 
-export function ProbeShelf({ bench, live, shows, selectedProbeId, children }: ProbeShelfProps) {
+export function ProbeShelf({ bench, live, shows, selectedProbeIds, children }: ProbeShelfProps) {
   const isLost = live !== null && !live.isConnected
   return (
     <section aria-label={`Probes of bench ${bench.name}`} className="px-5 pt-3">
@@ -23,14 +23,14 @@ export function ProbeShelf({ bench, live, shows, selectedProbeId, children }: Pr
           and it goes on by itself.
         </Note>
       ) : (
-        <ul className="grid grid-cols-[repeat(auto-fit,minmax(15rem,1fr))] gap-3">
+        <ul className="grid grid-cols-[repeat(auto-fit,minmax(12.5rem,1fr))] gap-3">
           {bench.probes.map((probe) => (
             <ProbeCard
               key={probe.id}
               probe={probe}
               live={liveProbe(live, probe.id)}
-              shows={shows}
-              isSelected={probe.id === selectedProbeId}
+              shows={selectedProbeIds.includes(probe.id) ? shows : 'value'}
+              isSelected={selectedProbeIds.includes(probe.id)}
             />
           ))}
           {children}

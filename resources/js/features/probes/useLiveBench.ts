@@ -1,11 +1,35 @@
-import { useMemo, useSyncExternalStore } from 'react'
+import { useQueryClient } from '@tanstack/react-query'
+import { createContext, useCallback, useContext, useEffect, useMemo, useSyncExternalStore } from 'react'
 import type { LiveBench, LiveProbe } from '../../lib/api/types'
-import { liveChannel } from '../../lib/live/liveChannel'
+import { benchChannel, type BenchChannel } from '../../lib/live/channels'
+
+/** The connection that a page with many benches shares among its parts. */
+export const SharedBenchChannel = createContext<BenchChannel | null>(null)
+
+export function useBenchChannel(benchId: number): BenchChannel {
+  const shared = useContext(SharedBenchChannel)
+  return useMemo(() => shared ?? benchChannel([benchId]), [shared, benchId])
+}
 
 /** What the bench shows right now; null until the first message. */
 export function useLiveBench(benchId: number): LiveBench | null {
-  const channel = useMemo(() => liveChannel<LiveBench>(`bench-${benchId}`), [benchId])
-  return useSyncExternalStore(channel.subscribe, channel.snapshot)
+  const channel = useBenchChannel(benchId)
+  const snapshot = useCallback(() => channel.value?.get(benchId) ?? null, [channel, benchId])
+  const live = useSyncExternalStore(channel.subscribe, snapshot)
+  useNewsOf(live)
+  return live
+}
+
+/** Asks for the bench again when a probe, a plug, a calibration or a zero has changed. */
+function useNewsOf(live: LiveBench | null): void {
+  const client = useQueryClient()
+  const revision = live?.revision
+  useEffect(() => {
+    if (revision === undefined) return
+    for (const key of ['bench', 'benches', 'probe', 'calibrations']) {
+      void client.invalidateQueries({ queryKey: [key] })
+    }
+  }, [client, revision])
 }
 
 export function liveProbe(live: LiveBench | null, probeId: number | undefined): LiveProbe | null {

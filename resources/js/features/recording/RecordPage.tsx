@@ -48,7 +48,12 @@ export function RecordPage() {
 
   return (
     <>
-      <ProbeShelf bench={bench.data} live={live} shows="value" selectedProbeId={current === null ? null : electrode.id}>
+      <ProbeShelf
+        bench={bench.data}
+        live={live}
+        shows="value"
+        selectedProbeIds={current === null ? [] : [electrode.id]}
+      >
         <ShelfCard
           title="Burette"
           value={
@@ -75,7 +80,7 @@ export function RecordPage() {
         {current === null ? (
           <StartCard
             experiment={experiment}
-            electrode={electrode}
+            probes={bench.data.probes}
             onStarted={(id) => {
               setParameters({ run: String(id) })
             }}

@@ -11,6 +11,8 @@ import { useNotices } from '../../ui/notices'
 import { useKey } from '../../ui/useKey'
 import { useNow } from '../../ui/useNow'
 import { SteadyText } from '../calibration/SteadyText'
+import { figureText } from '../probes/TrustText'
+import { TrustSentences } from '../probes/TrustSentences'
 import { Advice } from './Advice'
 import { PlanDialog } from './PlanDialog'
 import { Step } from './Step'
@@ -37,6 +39,7 @@ export function RunCard({ experiment, run, live, onNewRun }: RunCardProps) {
   const { takeReading, finish, reopen } = actions
   const { tell } = useNotices()
   const { calibration } = run
+  const [figure] = calibration?.keyFigures ?? []
   const problem = finish.error ?? reopen.error ?? actions.changePlan.error
 
   function handleTake(request: ReadingRequest) {
@@ -85,13 +88,15 @@ export function RunCard({ experiment, run, live, onNewRun }: RunCardProps) {
           state="done"
           title={calibration === null ? 'Electrode not calibrated' : 'Electrode calibrated'}
         >
-          {calibration?.keptAt != null && calibration.slopePercent !== null ? (
+          {calibration?.keptAt != null && figure !== undefined ? (
             <p className="quiet text-sm">
-              {dayAndTime(new Date(calibration.keptAt), now)} · slope {fixed(calibration.slopePercent, 1)} % of ideal
+              {dayAndTime(new Date(calibration.keptAt), now)} · {figureText(figure)} {figure.label}
+              {run.isWorkedOutAgain ? ', worked out again' : ''}
             </p>
           ) : (
             <p className="amber text-sm">This run shows the pH of an ideal electrode.</p>
           )}
+          <TrustSentences sentences={run.trustSentences} />
         </Step>
         <Step number={2} state="done" title="Sample">
           <p className="quiet text-sm">{sampleWords(experiment)}</p>

@@ -1,33 +1,29 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { dayAndTime, daysBetween } from '../../lib/ago'
 import { sentenceOf } from '../../lib/api/problem'
 import type { Experiment, Probe } from '../../lib/api/types'
-import { fixed } from '../../lib/format'
 import { planWords } from '../../lib/plan'
+import { isTrusted } from '../../lib/probes/shown'
 import { Note } from '../../ui/Note'
 import { useKey } from '../../ui/useKey'
-import { useNow } from '../../ui/useNow'
 import { useChangeExperiment } from '../experiments/useChangeExperiment'
+import { TrustText } from '../probes/TrustText'
 import { PlanDialog } from './PlanDialog'
 import { Step } from './Step'
 import { useStartRun } from './useRun'
 
 interface StartCardProps {
   experiment: Experiment
-  electrode: Probe
+  probes: readonly Probe[]
   onStarted: (runId: number) => void
 }
 
 /** Before a run: what is checked first, how readings will be taken, and the one button that starts it. */
-export function StartCard({ experiment, electrode, onStarted }: StartCardProps) {
-  const now = useNow(30_000)
+export function StartCard({ experiment, probes, onStarted }: StartCardProps) {
   const start = useStartRun(experiment.id)
   const change = useChangeExperiment(experiment.id)
   const [isPlanning, setIsPlanning] = useState(false)
-  const { calibration } = electrode
-  const keptAt = calibration?.keptAt == null ? null : new Date(calibration.keptAt)
-  const isTrusted = keptAt !== null && daysBetween(keptAt, now) <= 1 && calibration?.verdict?.isUsable === true
+  const doubtful = probes.filter((probe) => !isTrusted(probe))
   const number = experiment.runs.length + 1
 
   function handleStart() {
@@ -45,18 +41,24 @@ export function StartCard({ experiment, electrode, onStarted }: StartCardProps) 
         Run {number} · stepwise
       </h2>
       <ol className="flex flex-col gap-3">
-        <Step number={1} state={isTrusted ? 'done' : 'waiting'} title="Electrode calibrated">
-          {keptAt === null || calibration?.slopePercent == null ? (
-            <p className="amber text-sm">Never calibrated: only voltages will be recorded.</p>
-          ) : (
-            <p className={`text-sm ${isTrusted ? 'quiet' : 'amber'}`}>
-              {dayAndTime(keptAt, now)} · slope {fixed(calibration.slopePercent, 1)} % of ideal
+        <Step number={1} state={doubtful.length === 0 ? 'done' : 'waiting'} title="Probes calibrated">
+          {probes.map((probe) => (
+            <p key={probe.id} className="text-sm">
+              {probe.title}: <TrustText probe={probe} />
             </p>
-          )}
-          {isTrusted ? null : (
-            <Link to={`/experiments/${experiment.id}/prepare`} className="word-button">
-              calibrate first
-            </Link>
+          ))}
+          {doubtful.map((probe) => (
+            <p key={probe.id} className="amber text-sm">
+              {probe.isPresent ? probe.trustSentence : `${probe.title} is unplugged.`}
+            </p>
+          ))}
+          {doubtful.length === 0 ? null : (
+            <>
+              <p className="text-sm">The run, its figure and its sheet will say so.</p>
+              <Link to={`/experiments/${experiment.id}/prepare`} className="word-button">
+                calibrate first
+              </Link>
+            </>
           )}
         </Step>
         <Step number={2} state="waiting" title="Sample and burette">
@@ -84,7 +86,8 @@ export function StartCard({ experiment, electrode, onStarted }: StartCardProps) 
             disabled={start.isPending}
             onClick={handleStart}
           >
-            Start run {number} <kbd className="key">S</kbd>
+            Start run {number}
+            {doubtful.length === 0 ? '' : ' all the same'} <kbd className="key">S</kbd>
           </button>
         </Step>
       </ol>

@@ -15,6 +15,8 @@ function run(id: number, number: number, change: Partial<Run> = {}): Run {
     plan: [{ from: 0, to: 20, step: 1 }],
     remaining: [],
     calibration: null,
+    isWorkedOutAgain: false,
+    trustSentences: [],
     readings: [reading(1, 0, 2.6), reading(2, 1, 3)],
     advice: null,
     ...change,

@@ -5,6 +5,8 @@ import { NOTHING } from '../../lib/figure/selection'
 import { fixed, volume } from '../../lib/format'
 import { useChangeExperiment } from '../experiments/useChangeExperiment'
 import { Figure } from '../figure'
+import { TrustSentences } from '../probes/TrustSentences'
+import { figureText } from '../probes/TrustText'
 import { captionOf } from '../working/caption'
 import { reasonFigureOption } from '../working/reasonFigureOption'
 import { SheetText } from './SheetText'
@@ -34,6 +36,8 @@ export function LabSheet({ experiment, working }: LabSheetProps) {
           Titration on bench {experiment.bench.name} · run {working.runNumber}
           {run === undefined ? '' : ` · ${new Date(run.startedAt).toLocaleDateString('en-GB', { dateStyle: 'long' })}`}
         </p>
+        <p className="quiet text-sm">{calibrationWords(working)}</p>
+        <TrustSentences sentences={working.trustSentences} />
       </header>
       <SheetText
         title="Aim"
@@ -91,6 +95,19 @@ export function LabSheet({ experiment, working }: LabSheetProps) {
         <SheetTable working={working} />
       </section>
     </article>
+  )
+}
+
+/** By which calibration its pH was worked out. */
+function calibrationWords(working: Working): string {
+  const { calibration } = working
+  if (calibration?.keptAt == null) return 'pH by the line of an ideal electrode: it was not calibrated.'
+  const [figure] = calibration.keyFigures
+  const day = new Date(calibration.keptAt).toLocaleDateString('en-GB', { dateStyle: 'long' })
+  return (
+    `pH by the calibration of ${day}` +
+    (figure === undefined ? '' : `, ${figureText(figure)} ${figure.label}`) +
+    (working.isWorkedOutAgain ? '; the run was worked out again with it.' : '.')
   )
 }
 

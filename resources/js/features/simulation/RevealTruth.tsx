@@ -2,18 +2,16 @@ import { useMutation } from '@tanstack/react-query'
 import { answerOf, api } from '../../lib/api/client'
 import { fixed } from '../../lib/format'
 
-/** What is really in the beaker: for after the lesson, to judge how good the result was. */
+/** What is exactly so at the bench: for after the lesson, to judge how good the result was. */
 export function RevealTruth({ benchId }: { benchId: number }) {
   const reveal = useMutation({
     mutationFn: () => answerOf(api.GET('/api/benches/{bench}/truth', { params: { path: { bench: benchId } } })),
   })
   if (reveal.data !== undefined) {
-    const { truth } = reveal.data
     return (
       <span role="status">
-        Truth: equivalence at {fixed(truth.equivalenceVolumeMl, 3)} mL, {fixed(truth.analyteMolPerL, 5)} mol/L, p
-        <i>K</i>
-        <sub>a</sub> {fixed(truth.pKa, 2)}, electrode {fixed(truth.slopePercent, 1)} %{' '}
+        Truth:{' '}
+        {reveal.data.truth.map(({ label, value, unit }) => `${label} ${figures(value)} ${unit}`.trim()).join(', ')}{' '}
         <button type="button" className="word-button" onClick={reveal.reset}>
           hide
         </button>
@@ -31,4 +29,11 @@ export function RevealTruth({ benchId }: { benchId: number }) {
       reveal the truth
     </button>
   )
+}
+
+const FIGURES = 4
+
+function figures(value: number): string {
+  const magnitude = value === 0 ? 0 : Math.floor(Math.log10(Math.abs(value)))
+  return fixed(value, Math.max(0, FIGURES - 1 - magnitude))
 }

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react'
 import { sentenceOf } from '../../lib/api/problem'
 import type { Bench, World } from '../../lib/api/types'
 import { fixed, volume } from '../../lib/format'
-import { NumberField } from '../../ui/NumberField'
+import { ActButton, ControlGroup, Group } from './ControlGroup'
 import { RevealTruth } from './RevealTruth'
 import { useAct } from './useAct'
 
@@ -13,14 +13,6 @@ interface SimulatedBenchProps {
   nextVolume?: number | null
 }
 
-const PLACES = [
-  ['rinse', 'rinse water'],
-  ['buffer-7.00', 'pH 7.00'],
-  ['buffer-4.01', 'pH 4.01'],
-  ['buffer-10.01', 'pH 10.01'],
-  ['beaker', 'the beaker'],
-  ['storage', 'storage'],
-] as const
 const SPEEDS = [1, 10, 60] as const
 const OPEN_KEY = 'welkion.simulation-open'
 
@@ -32,6 +24,7 @@ export function SimulatedBench({ bench, world, nextVolume = null }: SimulatedBen
     localStorage.setItem(OPEN_KEY, isOpen ? 'yes' : 'no')
   }, [isOpen])
   if (!bench.isSimulated || world === null) return null
+  const missing = nextVolume === null || world.buretteMl === undefined ? null : nextVolume - world.buretteMl
 
   return (
     <section
@@ -40,11 +33,11 @@ export function SimulatedBench({ bench, world, nextVolume = null }: SimulatedBen
     >
       <div className="flex flex-wrap items-center gap-x-4">
         <strong>Simulated bench {bench.name}</strong>
-        <span className="quiet">electrode is in: {world.placeWords}</span>
-        <span className="quiet">burette at {volume(world.buretteMl)} mL</span>
-        <span className="quiet">
-          beaker: {world.sample}, {world.isStirred ? 'stirred' : 'not stirred'}
-        </span>
+        {world.summary.map((words) => (
+          <span key={words} className="quiet">
+            {words}
+          </span>
+        ))}
         <span className="quiet">clock ×{world.speed}</span>
         <span className="flex-1" />
         {isOpen ? <RevealTruth benchId={bench.id} /> : null}
@@ -65,21 +58,20 @@ export function SimulatedBench({ bench, world, nextVolume = null }: SimulatedBen
         </p>
       ) : null}
       {isOpen ? (
-        <div className="flex flex-wrap items-center gap-x-6 gap-y-2 pt-1 pb-2">
-          <Group label="Electrode into">
-            {PLACES.map(([place, words]) => (
-              <ActButton
-                key={place}
-                isOn={world.place === place}
-                onClick={() => {
-                  act.mutate(place === 'rinse' ? { act: 'rinse' } : { act: 'dip', into: place })
-                }}
-              >
-                {words}
-              </ActButton>
-            ))}
-          </Group>
-          <Burette world={world} nextVolume={nextVolume} onAct={act.mutate} />
+        <div className="flex flex-wrap items-center gap-x-5 gap-y-1.5 pt-1 pb-2">
+          {world.controls.map((control) => (
+            <ControlGroup key={control.title} control={control} onAct={act.mutate} />
+          ))}
+          {missing === null || nextVolume === null ? null : (
+            <ActButton
+              isDisabled={missing < 0.0005}
+              onClick={() => {
+                act.mutate({ act: 'dispense', volume: Number(fixed(missing, 4)) })
+              }}
+            >
+              add up to {volume(nextVolume)} mL
+            </ActButton>
+          )}
           <Group label="Clock">
             {SPEEDS.map((times) => (
               <ActButton
@@ -96,86 +88,5 @@ export function SimulatedBench({ bench, world, nextVolume = null }: SimulatedBen
         </div>
       ) : null}
     </section>
-  )
-}
-
-interface BuretteProps {
-  world: World
-  nextVolume: number | null
-  onAct: ReturnType<typeof useAct>['mutate']
-}
-
-function Burette({ world, nextVolume, onAct }: BuretteProps) {
-  const [amount, setAmount] = useState<number | null>(0.5)
-  const missing = nextVolume === null ? 0 : nextVolume - world.buretteMl
-  return (
-    <Group label="Beaker">
-      <ActButton
-        onClick={() => {
-          onAct({ act: 'new-sample' })
-        }}
-      >
-        new sample
-      </ActButton>
-      <ActButton
-        isOn={world.isStirred}
-        onClick={() => {
-          onAct({ act: 'stir', on: !world.isStirred })
-        }}
-      >
-        stir
-      </ActButton>
-      <NumberField label="Volume to add" hideLabel unit="mL" value={amount} onChange={setAmount} widthClass="w-16" />
-      <ActButton
-        isDisabled={amount === null}
-        onClick={() => {
-          if (amount !== null) onAct({ act: 'dispense', volume: amount })
-        }}
-      >
-        add
-      </ActButton>
-      {nextVolume !== null ? (
-        <ActButton
-          isDisabled={missing < 0.0005}
-          onClick={() => {
-            onAct({ act: 'dispense', volume: Number(fixed(missing, 4)) })
-          }}
-        >
-          add up to {volume(nextVolume)} mL
-        </ActButton>
-      ) : null}
-    </Group>
-  )
-}
-
-function Group({ label, children }: { label: string; children: React.ReactNode }) {
-  return (
-    <div role="group" aria-label={label} className="flex flex-wrap items-center gap-1.5">
-      <span className="quiet mr-1">{label}</span>
-      {children}
-    </div>
-  )
-}
-
-interface ActButtonProps {
-  isOn?: boolean
-  isDisabled?: boolean
-  onClick: () => void
-  children: React.ReactNode
-}
-
-function ActButton({ isOn, isDisabled = false, onClick, children }: ActButtonProps) {
-  return (
-    <button
-      type="button"
-      disabled={isDisabled}
-      aria-pressed={isOn}
-      onClick={onClick}
-      className={`rounded-md border px-2 py-0.5 disabled:opacity-60 ${
-        isOn ? 'border-secondary bg-secondary text-secondary-content' : 'border-base-content/30 hover:bg-base-300'
-      }`}
-    >
-      {children}
-    </button>
   )
 }

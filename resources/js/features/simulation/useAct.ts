@@ -1,8 +1,6 @@
 import { useMutation } from '@tanstack/react-query'
 import { answerOf, api } from '../../lib/api/client'
-import type { paths } from '../../lib/api/schema'
-
-export type Act = paths['/api/benches/{bench}/acts']['post']['requestBody']['content']['application/json']
+import type { Act } from '../../lib/api/types'
 
 /** Does at the simulated bench what hands would do. */
 export function useAct(benchId: number) {

@@ -59,7 +59,15 @@ export function ReasonPage() {
             setSelection(NOTHING)
           }}
         />
-        <WorkingPanel experiment={experiment} working={working.data} isUpdating={working.isFetching} />
+        <WorkingPanel
+          experiment={experiment}
+          working={working.data}
+          isUpdating={working.isFetching}
+          isComparing={parameters.get('compare') === 'yes'}
+          onCompare={(isComparing) => {
+            setParameters({ run: String(run.id), ...(isComparing ? { compare: 'yes' } : {}) })
+          }}
+        />
       </main>
       <TableDrawer experiment={experiment} working={working.data} selection={selection} onSelect={setSelection} />
     </>

@@ -1,16 +1,24 @@
 import { useState } from 'react'
 import type { Experiment, Working, WorkingLine } from '../../lib/api/types'
+import { dayAndTime } from '../../lib/ago'
 import { circled } from '../../lib/format'
+import { useNow } from '../../ui/useNow'
+import { TrustSentences } from '../probes/TrustSentences'
+import { figureText } from '../probes/TrustText'
+import { CompareDialog } from './CompareDialog'
 import { EntriesDialog } from './EntriesDialog'
 
 interface WorkingPanelProps {
   experiment: Experiment
   working: Working
   isUpdating: boolean
+  /** Whether the results by other calibrations are shown beside. */
+  isComparing: boolean
+  onCompare: (isComparing: boolean) => void
 }
 
 /** The list of reasoning: each line a result, how it was found, and what it rests on. */
-export function WorkingPanel({ experiment, working, isUpdating }: WorkingPanelProps) {
+export function WorkingPanel({ experiment, working, isUpdating, isComparing, onCompare }: WorkingPanelProps) {
   const [isTyping, setIsTyping] = useState(false)
   const [openKey, setOpenKey] = useState<string | null>(null)
   return (
@@ -22,6 +30,15 @@ export function WorkingPanel({ experiment, working, isUpdating }: WorkingPanelPr
         <span className="quiet text-sm">
           run {working.runNumber} · {working.lines.length} lines
         </span>
+      </div>
+      <div className="px-4 pb-2 text-sm">
+        <CalibrationUsed
+          working={working}
+          onCompare={() => {
+            onCompare(true)
+          }}
+        />
+        <TrustSentences sentences={working.trustSentences} />
       </div>
       <ol
         className="min-h-0 flex-1 overflow-y-auto px-2"
@@ -55,6 +72,14 @@ export function WorkingPanel({ experiment, working, isUpdating }: WorkingPanelPr
         </button>
         <span className="quiet ml-3 text-sm">{typedSummary(experiment)}</span>
       </div>
+      {isComparing ? (
+        <CompareDialog
+          runId={working.runId}
+          onClose={() => {
+            onCompare(false)
+          }}
+        />
+      ) : null}
       {isTyping ? (
         <EntriesDialog
           experiment={experiment}
@@ -64,6 +89,22 @@ export function WorkingPanel({ experiment, working, isUpdating }: WorkingPanelPr
         />
       ) : null}
     </section>
+  )
+}
+
+function CalibrationUsed({ working, onCompare }: { working: Working; onCompare: () => void }) {
+  const now = useNow(60_000)
+  const { calibration } = working
+  const [figure] = calibration?.keyFigures ?? []
+  return (
+    <p className="quiet">
+      {calibration?.keptAt == null || figure === undefined
+        ? 'By the line of an ideal electrode'
+        : `${working.isWorkedOutAgain ? 'Worked out again by' : 'By'} the calibration of ${dayAndTime(new Date(calibration.keptAt), now)}, ${figureText(figure)}`}{' '}
+      <button type="button" className="word-button" onClick={onCompare}>
+        by another …
+      </button>
+    </p>
   )
 }
 

@@ -42,4 +42,9 @@ describe('captionOf', () => {
     expect(caption).toContain('against volume of NaOH added to whey;')
     expect(caption).toContain(', 1 taken before steady.')
   })
+
+  it('says what is to be said of the calibration', () => {
+    const caption = captionOf(EXPERIMENT, testWorking({ trustSentences: ['pH electrode: ageing electrode.'] }))
+    expect(caption).toMatch(/touched the glass\)\. pH electrode: ageing electrode\.$/)
+  })
 })

@@ -19,6 +19,7 @@ export function captionOf(experiment: Experiment, working: Working): string {
   const hurriedText = hurried === 0 ? '' : `, ${hurried} taken before steady`
   return (
     `Figure 1. pH (points) and derivative (lower panel) against volume of ${strength}${experiment.titrant} added to ` +
-    `${amount}${experiment.sample}; run ${working.runNumber}, ${working.readings.length} readings${asideText}${hurriedText}.`
+    `${amount}${experiment.sample}; run ${working.runNumber}, ${working.readings.length} readings${asideText}${hurriedText}.` +
+    working.trustSentences.map((sentence) => ` ${sentence}`).join('')
   )
 }

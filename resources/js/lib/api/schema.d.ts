@@ -30,7 +30,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Whether this browser may read a live channel; asked by the web server before it lets /live/... through */
+        /** Whether this browser may read live channels ("bench-3", or several joined by commas); asked by the web server before it lets /live/... through */
         get: operations["authorizeLive"];
         put?: never;
         post?: never;
@@ -72,7 +72,8 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        patch?: never;
+        /** When a kind of probe is called steady on this bench; null for as it is everywhere */
+        patch: operations["tuneBench"];
         trace?: never;
     };
     "/api/benches/{bench}/acts": {
@@ -103,10 +104,85 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** What is really in the beaker of a simulated bench */
+        /** What is exactly so at a simulated bench */
         get: operations["revealTruth"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/probes/{probe}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        get: operations["showProbe"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/probes/{probe}/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        /** The runs a probe took part in, the newest first, each with the calibration it used */
+        get: operations["listProbeRuns"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/probes/{probe}/zeros": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        get: operations["listZeros"];
+        put?: never;
+        /** What the probe shows now is nothing; it stays so until this is undone or the probe is calibrated */
+        post: operations["takeZero"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/zeros/{zero}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                zero: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The zero before it is in force again */
+        post: operations["undoZero"];
         delete?: never;
         options?: never;
         head?: never;
@@ -122,11 +198,49 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** The calibrations kept for a probe, oldest first */
+        /** The calibrations kept for a probe, oldest first, and what they say about its future */
         get: operations["listCalibrations"];
         put?: never;
-        /** Opens a calibration; one that was open is dropped */
+        /** Opens a calibration, for further probes in the same standards too; one that was open is dropped */
         post: operations["openCalibration"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/probes/{probe}/calibrations/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Sets a probe to a calibration of another of its kind; its card and its runs say so */
+        post: operations["copyCalibration"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/probes/{probe}/calibrations/factory": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Back to the line its maker states */
+        post: operations["returnToFactory"];
         delete?: never;
         options?: never;
         head?: never;
@@ -145,11 +259,11 @@ export interface paths {
         get: operations["showCalibration"];
         put?: never;
         post?: never;
-        /** Leaves a calibration without keeping it */
+        /** Leaves an open calibration, or discards a kept one that no run was recorded with */
         delete: operations["dropCalibration"];
         options?: never;
         head?: never;
-        /** Other standards; readings of standards that stay are kept */
+        /** Other standards or settings; readings of standards that stay are kept */
         patch: operations["changeStandards"];
         trace?: never;
     };
@@ -166,6 +280,25 @@ export interface paths {
         put?: never;
         /** Keeps the line; from now on it is in force */
         post: operations["keepCalibration"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calibrations/{calibration}/set-aside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                calibration: components["parameters"]["calibration"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Sets a kept calibration aside with a reason, or takes it back with null; runs that used it say so */
+        put: operations["setCalibrationAside"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -202,7 +335,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Accepts the electrode's reading for a standard; refused while it is not steady unless takeAnyway is true */
+        /** Accepts the reading of a standard, of all probes in it; refused while it is not steady unless takeAnyway is true */
         post: operations["takeStandardReading"];
         delete?: never;
         options?: never;
@@ -225,6 +358,59 @@ export interface paths {
         post?: never;
         /** Takes a reading back, to take it again; the old one stays in the database */
         delete: operations["dropStandardReading"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listShelf"];
+        put?: never;
+        post: operations["addToShelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{standard}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                standard: components["parameters"]["standard"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["removeFromShelf"];
+        options?: never;
+        head?: never;
+        /** Calibrations already read in it keep the value it had */
+        patch: operations["changeOnShelf"];
+        trace?: never;
+    };
+    "/api/shelf/{standard}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                standard: components["parameters"]["standard"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["restoreToShelf"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -397,6 +583,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run}/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        /** The results of a run by the calibration it was recorded with, and by others it was worked out again with */
+        get: operations["compareCalibrations"];
+        /** By which working-out the run's results are told; null for the recorded one */
+        put: operations["putInForce"];
+        /** Works the run out again from its raw values with another calibration of its electrode */
+        post: operations["workOutAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/readings/{reading}": {
         parameters: {
             query?: never;
@@ -467,59 +674,233 @@ export interface components {
             shownUncertainty: string;
         };
         Verdict: {
-            /** @enum {string} */
-            code: "healthy" | "aged" | "failing" | "offset" | "check standards";
+            code: string;
             title: string;
             advice: string;
-            isUsable: boolean;
+            /** @enum {string} */
+            grade: "good" | "fair" | "poor";
         };
+        /** @description A number a calibration is judged by; the first one says how well */
+        KeyFigure: {
+            /** @description to be read after the number, as "of the ideal slope" */
+            label: string;
+            measured: components["schemas"]["Measured"];
+            goodFrom: number | null;
+            goodTo: number | null;
+            usableFrom: number | null;
+            usableTo: number | null;
+        };
+        /** @enum {string} */
+        Origin: "read" | "copied" | "factory";
         CalibrationSummary: {
             id: number;
             /** Format: date-time */
             keptAt: string | null;
-            slopePercent: number | null;
-            /** @description mV at pH 7 */
-            offset: number | null;
+            recipe: string;
+            origin: components["schemas"]["Origin"];
+            unit: string;
+            /** @description temperature of the standards */
+            celsius: number | null;
+            keyFigures: components["schemas"]["KeyFigure"][];
             verdict: components["schemas"]["Verdict"] | null;
+            setAsideReason: string | null;
+        };
+        KeptCalibration: {
+            id: number;
+            /** Format: date-time */
+            keptAt: string | null;
+            recipe: string;
+            origin: components["schemas"]["Origin"];
+            unit: string;
+            celsius: number | null;
+            keyFigures: components["schemas"]["KeyFigure"][];
+            verdict: components["schemas"]["Verdict"] | null;
+            setAsideReason: string | null;
+            /** @description serial number of the probe it was read with */
+            copiedFrom: string | null;
+            /** @description runs recorded with it */
+            runCount: number;
+        };
+        CalibrationHistory: {
+            calibrations: components["schemas"]["KeptCalibration"][];
+            trend: {
+                sentence: string;
+                isReplacedSoon: boolean;
+            } | null;
+        };
+        ChosenCalibration: {
+            calibrationId: number;
+        };
+        /** @enum {string} */
+        ProbeKind: "ph-electrode" | "conductivity-cell" | "thermometer" | "pressure-sensor" | "plunger" | "ecg-lead" | "grip-bulb" | "breathing-belt" | "finger-pulse";
+        /**
+         * @description whether a probe may be recorded with unquestioned; good and factory may
+         * @enum {string}
+         */
+        Trust: "good" | "fair" | "poor" | "old" | "missing" | "factory" | "borrowed";
+        Zero: {
+            id: number;
+            /** @description raw signal taken for nothing */
+            raw: number;
+            /** @description what was shown until then */
+            valueBefore: number;
+            unit: string;
+            /** Format: date-time */
+            takenAt: string;
+            /** Format: date-time */
+            undoneAt: string | null;
+        };
+        /** @description A usual way to calibrate */
+        Recipe: {
+            key: string;
+            title: string;
+            hint: string;
+            unit: string;
+            needsBarometer: boolean;
+            needsBore: boolean;
+        };
+        /** @enum {string} */
+        StandardSource: "buffer" | "potassium-chloride" | "ice" | "boiling" | "room" | "weight" | "rest" | "pulse" | "fit" | "typed";
+        StandardRow: {
+            source: components["schemas"]["StandardSource"];
+            code: string;
+            label: string;
+            /** @description as on the bottle */
+            value: number;
+            uncertainty: number;
+            unit: string;
+            shelfId: number | null;
         };
         Probe: {
             id: number;
+            bench: components["schemas"]["BenchName"];
             channel: string;
-            /** @enum {string} */
-            kind: "ph-electrode" | "thermometer";
+            kind: components["schemas"]["ProbeKind"];
             title: string;
             serial: string;
             rawUnit: string;
+            /** @description of the quantity it shows */
+            unit: string;
+            decimals: number;
+            rawDecimals: number;
+            /** @description raw unit */
+            resolution: number;
+            fastestHz: number;
+            /** @description whether its plug is in */
+            isPresent: boolean;
+            /** @description moves by nature */
+            isAlive: boolean;
+            /** @description bench it was carried here from */
+            movedFrom: string | null;
+            canBeZeroed: boolean;
+            trust: components["schemas"]["Trust"];
+            trustSentence: string | null;
             calibration: components["schemas"]["CalibrationSummary"] | null;
+            zero: components["schemas"]["Zero"] | null;
+            recipes: components["schemas"]["Recipe"][];
+            standardChoices: components["schemas"]["StandardRow"][];
+            /** @description in the unit of the kind's quantity */
+            steady: {
+                driftPerMinute: number;
+                scatter: number;
+                tolerance: number;
+                windowS: number;
+                /** @description this share of the value is added to the first three */
+                share: number;
+                /** @description largest scatter in the raw unit */
+                rawScatter: number;
+                /** @description set for this bench */
+                isOwn: boolean;
+            };
+        };
+        ProbeRun: {
+            runId: number;
+            runNumber: number;
+            experimentId: number;
+            experimentTitle: string;
+            /** Format: date-time */
+            startedAt: string;
+            /** @description the one it was recorded with */
+            calibrationId: number | null;
+            /** @description the one its results are told by */
+            inForceId: number | null;
+            trust: components["schemas"]["Trust"];
+            trustSentence: string | null;
         };
         Bench: {
             id: number;
             name: string;
             isSimulated: boolean;
+            /** @description the run that is open on it */
+            recording: {
+                experimentId: number;
+                title: string;
+                runNumber: number;
+            } | null;
+            /** @description the experiments that use it, the latest changed first */
+            experiments: {
+                id: number;
+                title: string;
+            }[];
             probes: components["schemas"]["Probe"][];
         };
+        /** @description what hands do; a control of the world says which acts there are */
+        Act: {
+            act: string;
+        } & {
+            [key: string]: string | number | boolean;
+        };
+        Truth: {
+            key: string;
+            label: string;
+            value: number;
+            unit: string;
+        };
+        /** @description a group of things hands can do, and a number they can set */
+        Control: {
+            title: string;
+            choices: {
+                words: string;
+                act: components["schemas"]["Act"];
+                isOn?: boolean;
+            }[];
+            number: {
+                label: string;
+                unit: string;
+                value: number;
+                /** @description where the number goes in the act */
+                field: string;
+                words: string;
+                act: components["schemas"]["Act"];
+            } | null;
+        };
+        /** @description what an onlooker sees of a simulated bench */
         World: {
             speed: number;
-            place: string;
-            placeWords: string;
+            /** @description false when the electrode came straight from another standard */
             isRinsed: boolean;
-            buretteMl: number;
-            buretteLeftMl: number;
-            isStirred: boolean;
-            sample: string;
-            titrant: string;
+            summary: string[];
+            controls: components["schemas"]["Control"][];
+            buretteMl?: number;
+            buretteLeftMl?: number;
+            place?: string;
+            placeWords?: string;
         };
         LiveProbe: {
             id: number;
             raw: number | null;
-            /** @description the quantity by the calibration in force; null without one */
+            /** @description the quantity; null for an electrode without a calibration */
             value: number | null;
             /** @enum {string} */
-            state: "silent" | "settling" | "steady";
+            state: "unplugged" | "silent" | "settling" | "steady";
             rawDriftPerMinute: number;
             valueDriftPerMinute: number | null;
             rawScatter: number;
             steadyForS: number;
+            /** @description until it is probably steady; null when that cannot be told */
+            secondsMore: number | null;
+            /** @description raw values since the last message */
+            recent: number[];
         };
         LiveBench: {
             benchId: number;
@@ -528,54 +909,103 @@ export interface components {
             madeAtMs: number | null;
             /** @description s, clock of the bench */
             time: number | null;
+            /** @description changes when a probe, its plug, its calibration or its zero does */
+            revision: string;
             probes: components["schemas"]["LiveProbe"][];
-            world: components["schemas"]["World"] | null;
+            /** @description left out of most messages; then it is as it was */
+            world?: components["schemas"]["World"] | null;
         };
         StandardsChoice: {
-            standards: {
-                /** @enum {string|null} */
-                buffer?: "4.01" | "7.00" | "10.01" | "phthalate" | "phosphate" | "borax" | "carbonate" | null;
-                /** @description for a standard that is not in the list */
-                ph?: number | null;
-            }[];
+            shelfId?: number | null;
+            source?: components["schemas"]["StandardSource"];
+            /** @description which buffer, which solution, how many kg */
+            code?: string | null;
+            label?: string | null;
+            value?: number | null;
+            uncertainty?: number | null;
+        }[];
+        CalibrationSettings: {
+            barometerKpa?: number | null;
+            boreMm?: number | null;
+            boreUncertaintyMm?: number | null;
+            /** @description of the tubing; noted */
+            deadVolumeMl?: number | null;
+            /** @description temperature coefficient of a conductivity per °C */
+            coefficient?: number | null;
+            /** @description temperature of the standards where no thermometer stands in them */
+            celsius?: number | null;
         };
         Standard: {
             position: number;
+            source: components["schemas"]["StandardSource"];
+            code: string;
             label: string;
             /** @description as on the bottle */
-            ph: number;
-            buffer: string | null;
+            value: number;
+            /** @description at its temperature and the day's pressure */
+            valueHere: number;
+            uncertainty: number;
+            unit: string;
+            shelfId: number | null;
+            lot: string | null;
+            isExpired: boolean;
+            /** @description what hands do first */
+            instruction: string;
+            needsRinse: boolean;
+            /** @description false when it only shows whether the probe sits well */
+            isPoint: boolean;
             reading: {
                 /** @description of the standard at its temperature */
-                ph: number;
+                value: number;
                 celsius: number;
-                millivolts: number;
+                raw: number;
                 scatter: number;
                 sampleCount: number;
                 wasSteady: boolean;
                 driftPerMinute: number;
+                samples: number[];
             } | null;
         };
-        Calibration: {
+        /** @description raw = offset + slope (value - reference) */
+        CalibrationLine: {
+            slope: number;
+            slopeUncertainty: number;
+            offset: number;
+            offsetUncertainty: number;
+            reference: number;
+            residuals: number[];
+        };
+        OneCalibration: {
             id: number;
             probeId: number;
+            probe: {
+                title: string;
+                serial: string;
+                kind: components["schemas"]["ProbeKind"];
+                rawUnit: string;
+                benchName: string;
+            };
             /** @enum {string} */
             state: "open" | "kept" | "dropped";
             /** Format: date-time */
             keptAt: string | null;
+            recipe: {
+                key: string;
+                title: string;
+                hint: string;
+                leastStandards: number;
+                needsBarometer: boolean;
+                needsBore: boolean;
+            };
+            origin: components["schemas"]["Origin"];
+            unit: string;
+            settings: components["schemas"]["CalibrationSettings"];
             standards: components["schemas"]["Standard"][];
-            line: {
-                celsius: number;
-                /** @description mV per pH */
-                slope: number;
-                slopeUncertainty: number;
-                slopePercent: number;
-                slopePercentUncertainty: number;
-                /** @description mV at pH 7 */
-                offset: number;
-                offsetUncertainty: number;
-                idealSlope: number;
-            } | null;
+            celsius: number;
+            line: components["schemas"]["CalibrationLine"] | null;
+            /** @description the line a new probe would have */
+            expected: components["schemas"]["CalibrationLine"] | null;
+            keyFigures: components["schemas"]["KeyFigure"][];
             verdict: components["schemas"]["Verdict"] | null;
             /** @description what a reading of "shown" would have been before this calibration */
             effect: {
@@ -583,10 +1013,64 @@ export interface components {
                 before: number;
             } | null;
             faults: {
-                /** @enum {string} */
-                code: "same-standard-twice" | "buffers-swapped" | "slope-wrong-sign" | "not-steady";
+                code: string;
                 sentence: string;
                 blocks: boolean;
+                positions: number[];
+            }[];
+            setAsideReason: string | null;
+        };
+        Calibration: components["schemas"]["OneCalibration"] & {
+            /** @description of other probes in the same standards */
+            beside: components["schemas"]["OneCalibration"][];
+        };
+        ShelfEntry: {
+            kind: components["schemas"]["ProbeKind"];
+            /** @enum {string} */
+            source: "buffer" | "potassium-chloride" | "weight" | "typed";
+            code?: string | null;
+            label: string;
+            /** @description kg for a weight, otherwise in the unit of the kind */
+            value?: number | null;
+            uncertainty?: number | null;
+            lot?: string | null;
+            /** Format: date */
+            expiresOn?: string | null;
+        };
+        ShelfStandard: {
+            id: number;
+            kind: components["schemas"]["ProbeKind"];
+            source: components["schemas"]["StandardSource"];
+            code: string;
+            label: string;
+            value: number;
+            uncertainty: number;
+            unit: string;
+            lot: string | null;
+            /** Format: date */
+            expiresOn: string | null;
+            isExpired: boolean;
+        };
+        Comparison: {
+            runId: number;
+            /** @description the electrode */
+            probeId: number;
+            /** @description the calibrations, the recorded one first */
+            columns: {
+                /** @description null for the recorded one */
+                reworkingId: number | null;
+                calibration: components["schemas"]["CalibrationSummary"] | null;
+                isInForce: boolean;
+            }[];
+            rows: {
+                title: string;
+                /** @description one for each column */
+                results: {
+                    measured: components["schemas"]["Measured"] | null;
+                    /** @description from the recorded one */
+                    difference: number | null;
+                    shownDifference: string | null;
+                }[];
             }[];
         };
         /** @description which stages are done */
@@ -682,6 +1166,10 @@ export interface components {
             /** @description planned volumes still to come, mL */
             remaining: number[];
             calibration: components["schemas"]["CalibrationSummary"] | null;
+            /** @description whether its results are told by another calibration than it was recorded with */
+            isWorkedOutAgain: boolean;
+            /** @description what must be said of its calibrations; empty when all are good */
+            trustSentences: string[];
             readings: components["schemas"]["Reading"][];
             advice: {
                 title: string;
@@ -715,6 +1203,10 @@ export interface components {
         Working: {
             runId: number;
             runNumber: number;
+            /** @description the one the results are told by */
+            calibration: components["schemas"]["CalibrationSummary"] | null;
+            isWorkedOutAgain: boolean;
+            trustSentences: string[];
             readings: components["schemas"]["Reading"][];
             firstDerivative: components["schemas"]["Points"];
             secondDerivative: components["schemas"]["Points"];
@@ -745,6 +1237,24 @@ export interface components {
                 "application/json": components["schemas"]["Calibration"];
             };
         };
+        /** @description The standard as it stands on the shelf */
+        ShelfStandard: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["ShelfStandard"];
+            };
+        };
+        /** @description The comparison as it now stands */
+        Comparison: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["Comparison"];
+            };
+        };
         /** @description The experiment as it now stands */
         Experiment: {
             headers: {
@@ -768,6 +1278,7 @@ export interface components {
         bench: number;
         probe: number;
         calibration: number;
+        standard: number;
         experiment: number;
         run: number;
         reading: number;
@@ -919,7 +1430,7 @@ export interface operations {
             404: components["responses"]["Problem"];
         };
     };
-    actOnBench: {
+    tuneBench: {
         parameters: {
             query?: never;
             header?: never;
@@ -931,20 +1442,42 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
-                    /** @enum {string} */
-                    act: "rinse" | "dip" | "new-sample" | "dispense" | "stir" | "speed";
-                    /** @description for dip */
-                    into?: string;
-                    /** @description for dispense, mL */
-                    volume?: number;
-                    /** @description for stir */
-                    on?: boolean;
-                    /**
-                     * @description for speed
-                     * @enum {integer}
-                     */
-                    times?: 1 | 10 | 60;
+                    kind: components["schemas"]["ProbeKind"];
+                    limits: {
+                        driftPerMinute: number;
+                        scatter: number;
+                        tolerance: number;
+                        windowS: number;
+                    } | null;
                 };
+            };
+        };
+        responses: {
+            /** @description The bench */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bench"];
+                };
+            };
+            403: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    actOnBench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bench: components["parameters"]["bench"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Act"];
             };
         };
         responses: {
@@ -983,19 +1516,131 @@ export interface operations {
                 };
                 content: {
                     "application/json": {
-                        truth: {
-                            equivalenceVolumeMl: number;
-                            analyteMolPerL: number;
-                            pKa: number;
-                            slopePercent: number;
-                            offsetMv: number;
-                        };
+                        truth: components["schemas"]["Truth"][];
                     };
                 };
             };
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             503: components["responses"]["Problem"];
+        };
+    };
+    showProbe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The probe, with the calibration and the zero in force */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Probe"];
+                };
+            };
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+        };
+    };
+    listProbeRuns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The runs */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProbeRun"][];
+                };
+            };
+            403: components["responses"]["Problem"];
+        };
+    };
+    listZeros: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The zeros taken, the newest first, those undone included */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Zero"][];
+                };
+            };
+            403: components["responses"]["Problem"];
+        };
+    };
+    takeZero: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The zero */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Zero"];
+                };
+            };
+            403: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    undoZero: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                zero: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The zero, with the time it was undone */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Zero"];
+                };
+            };
+            403: components["responses"]["Problem"];
         };
     };
     listCalibrations: {
@@ -1015,7 +1660,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CalibrationSummary"][];
+                    "application/json": components["schemas"]["CalibrationHistory"];
                 };
             };
             403: components["responses"]["Problem"];
@@ -1032,13 +1677,60 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StandardsChoice"];
+                "application/json": {
+                    /** @description one of the probe's recipes */
+                    recipe: string;
+                    standards?: components["schemas"]["StandardsChoice"];
+                    settings?: components["schemas"]["CalibrationSettings"];
+                    /** @description probes of the same kind that are read together with it */
+                    beside?: number[];
+                };
             };
         };
         responses: {
             201: components["responses"]["Calibration"];
             403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
+        };
+    };
+    copyCalibration: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChosenCalibration"];
+            };
+        };
+        responses: {
+            201: components["responses"]["Calibration"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    returnToFactory: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            201: components["responses"]["Calibration"];
+            403: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
         };
     };
     showCalibration: {
@@ -1068,7 +1760,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Dropped; the one before stays in force */
+            /** @description The one before it is in force */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -1090,7 +1782,10 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StandardsChoice"];
+                "application/json": {
+                    standards?: components["schemas"]["StandardsChoice"];
+                    settings?: components["schemas"]["CalibrationSettings"];
+                };
             };
         };
         responses: {
@@ -1114,6 +1809,29 @@ export interface operations {
             200: components["responses"]["Calibration"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
+        };
+    };
+    setCalibrationAside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                calibration: components["parameters"]["calibration"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    reason: string | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Calibration"];
+            403: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
         };
     };
     exchangeStandards: {
@@ -1180,6 +1898,100 @@ export interface operations {
             200: components["responses"]["Calibration"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
+        };
+    };
+    listShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The standards on the teacher's shelf */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfStandard"][];
+                };
+            };
+            401: components["responses"]["Problem"];
+        };
+    };
+    addToShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfEntry"];
+            };
+        };
+        responses: {
+            201: components["responses"]["ShelfStandard"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    removeFromShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                standard: components["parameters"]["standard"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken off the shelf; restore brings it back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            403: components["responses"]["Problem"];
+        };
+    };
+    changeOnShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                standard: components["parameters"]["standard"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfEntry"];
+            };
+        };
+        responses: {
+            200: components["responses"]["ShelfStandard"];
+            403: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    restoreToShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                standard: components["parameters"]["standard"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["ShelfStandard"];
+            403: components["responses"]["Problem"];
         };
     };
     listExperiments: {
@@ -1447,6 +2259,67 @@ export interface operations {
                 };
             };
             403: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    compareCalibrations: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Comparison"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+        };
+    };
+    putInForce: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    reworkingId: number | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Comparison"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    workOutAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChosenCalibration"];
+            };
+        };
+        responses: {
+            201: components["responses"]["Comparison"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
     };

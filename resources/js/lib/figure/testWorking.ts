@@ -26,6 +26,9 @@ export function testWorking(change: Partial<Working> = {}): Working {
   return {
     runId: 7,
     runNumber: 2,
+    calibration: null,
+    isWorkedOutAgain: false,
+    trustSentences: [],
     readings: [reading(1, 0, 2.6), reading(2, 5, 3.8), reading(3, 10, 5.2), reading(4, 11, 11.2, 'touched the glass')],
     firstDerivative: [
       [2.5, 0.24],

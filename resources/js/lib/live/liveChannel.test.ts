@@ -1,6 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { LiveChannel } from './liveChannel'
 
+const latest = (_: number | null, message: number) => message
+
 class FakeEventSource {
   static readonly CLOSED = 2
   static made: FakeEventSource[] = []
@@ -29,7 +31,7 @@ describe('LiveChannel', () => {
   })
 
   it('opens one connection for all listeners and closes it after the last', () => {
-    const channel = new LiveChannel<number>('/live/bench-1')
+    const channel = new LiveChannel<number, number>('/live/bench-1', latest)
     const heard: string[] = []
     const stopFirst = channel.subscribe(() => heard.push(`first ${channel.value ?? ''}`))
     const stopSecond = channel.subscribe(() => heard.push(`second ${channel.value ?? ''}`))
@@ -45,7 +47,7 @@ describe('LiveChannel', () => {
   })
 
   it('tries again after a refusal, and leaves a broken line to the browser', () => {
-    const channel = new LiveChannel<number>('/live/bench-1', 1000)
+    const channel = new LiveChannel<number, number>('/live/bench-1', latest, 1000)
     const stop = channel.subscribe(() => undefined)
     FakeEventSource.made[0]?.onerror?.()
     vi.advanceTimersByTime(5000)
@@ -61,7 +63,7 @@ describe('LiveChannel', () => {
   })
 
   it('does not open again once nobody listens', () => {
-    const channel = new LiveChannel<number>('/live/bench-1', 1000)
+    const channel = new LiveChannel<number, number>('/live/bench-1', latest, 1000)
     const stop = channel.subscribe(() => undefined)
     const [source] = FakeEventSource.made
     if (source === undefined) throw new Error('No connection was opened.')

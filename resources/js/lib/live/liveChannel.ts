@@ -1,17 +1,22 @@
-/** Messages of one live channel, shared by all who listen in this tab; the last one is kept. */
-export class LiveChannel<T> {
+/**
+ * Messages of one live channel, or of several over one connection, shared by all who listen in this tab.
+ *
+ * What they come to is kept as one state; a message is folded into it.
+ */
+export class LiveChannel<M, S> {
   private source: EventSource | null = null
   private readonly listeners = new Set<() => void>()
-  private latest: T | null = null
+  private state: S | null = null
   private retryTimer: ReturnType<typeof setTimeout> | undefined
 
   constructor(
     private readonly url: string,
+    private readonly fold: (state: S | null, message: M) => S,
     private readonly retryMs = 1000,
   ) {}
 
-  get value(): T | null {
-    return this.latest
+  get value(): S | null {
+    return this.state
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -23,13 +28,11 @@ export class LiveChannel<T> {
     }
   }
 
-  readonly snapshot = (): T | null => this.latest
-
   private open(): void {
     const source = new EventSource(this.url)
     this.source = source
     source.onmessage = (event: MessageEvent<string>) => {
-      this.latest = JSON.parse(event.data) as T
+      this.state = this.fold(this.state, JSON.parse(event.data) as M)
       this.listeners.forEach((listener) => {
         listener()
       })
@@ -48,18 +51,6 @@ export class LiveChannel<T> {
     clearTimeout(this.retryTimer)
     this.source?.close()
     this.source = null
-    this.latest = null
+    this.state = null
   }
-}
-
-const channels = new Map<string, LiveChannel<unknown>>()
-
-/** The channel of this name: "bench-3" or "experiment-7". */
-export function liveChannel<T>(name: string): LiveChannel<T> {
-  let channel = channels.get(name)
-  if (channel === undefined) {
-    channel = new LiveChannel<unknown>(`/live/${name}`)
-    channels.set(name, channel)
-  }
-  return channel as LiveChannel<T>
 }

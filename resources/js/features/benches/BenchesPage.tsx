@@ -1,0 +1,60 @@
+import { useMemo } from 'react'
+import { benchChannel } from '../../lib/live/channels'
+import { sentenceOf } from '../../lib/api/problem'
+import type { Bench } from '../../lib/api/types'
+import { countOf } from '../../lib/format'
+import { isTrusted } from '../../lib/probes/shown'
+import { Note } from '../../ui/Note'
+import { Waiting } from '../../ui/Waiting'
+import { useBenches } from '../experiments/useBenches'
+import { SharedBenchChannel } from '../probes/useLiveBench'
+import { BenchPanel } from './BenchPanel'
+
+/** Every probe of every bench, live: which can be trusted, which lesson uses which. */
+export function BenchesPage() {
+  const benches = useBenches()
+  const ids = (benches.data ?? []).map(({ id }) => id).join(',')
+  const channel = useMemo(() => (ids === '' ? null : benchChannel(ids.split(',').map(Number))), [ids])
+  return (
+    <main className="mx-auto flex min-h-0 w-full max-w-[84rem] flex-1 flex-col gap-3 px-5 py-4 lg:overflow-y-auto">
+      <title>Benches · Welkion</title>
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <h1 className="text-2xl font-semibold">Benches</h1>
+        <Readiness benches={benches.data ?? []} />
+      </div>
+      {benches.isError ? (
+        <Note tone="red" role="alert">
+          {sentenceOf(benches.error)}
+        </Note>
+      ) : null}
+      {benches.isPending ? <Waiting what="the benches" /> : null}
+      {benches.data?.length === 0 ? (
+        <Note>A bench is one place with its connected probes. It appears here once it is set up; see the guide.</Note>
+      ) : null}
+      <SharedBenchChannel value={channel}>
+        <div className="gap-4 lg:columns-2">
+          {channel === null ? null : (benches.data ?? []).map((bench) => <BenchPanel key={bench.id} bench={bench} />)}
+        </div>
+      </SharedBenchChannel>
+    </main>
+  )
+}
+
+/** The one sentence a teacher wants before the lesson. */
+function Readiness({ benches }: { benches: readonly Bench[] }) {
+  const probes = benches.flatMap((bench) => bench.probes)
+  if (probes.length === 0) return null
+  const doubtful = probes.filter((probe) => !isTrusted(probe))
+  return (
+    <p className="quiet">
+      {doubtful.length === 0 ? (
+        `All ${probes.length} probes are ready.`
+      ) : (
+        <>
+          {countOf(probes.length - doubtful.length, 'probe')} ready ·{' '}
+          <span className="amber font-semibold">{countOf(doubtful.length, 'probe')} to look at</span>
+        </>
+      )}
+    </p>
+  )
+}

@@ -1,0 +1,1 @@
+export { BenchesPage } from './BenchesPage'

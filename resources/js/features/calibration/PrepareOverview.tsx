@@ -1,0 +1,205 @@
+import { useState } from 'react'
+import { Link } from 'react-router'
+import type { Bench, Experiment, Probe } from '../../lib/api/types'
+import { isTrusted } from '../../lib/probes/shown'
+import { Note } from '../../ui/Note'
+import { useKey } from '../../ui/useKey'
+import { TrustText } from '../probes/TrustText'
+import { CalibrateButton, recipeOf } from './CalibrateButton'
+import { GRADE_TEXT, GRADE_TONE } from './grades'
+import { KeyFigureHistory } from './KeyFigureHistory'
+import { useCalibrationHistory, useOpenCalibration } from './useCalibration'
+
+interface PrepareOverviewProps {
+  experiment: Experiment
+  bench: Bench
+  onOpened: (calibrationId: number) => void
+}
+
+/** What is ready and what is not, before anything is recorded. */
+export function PrepareOverview({ experiment, bench, onOpened }: PrepareOverviewProps) {
+  const [chosenId, setChosenId] = useState<number | null>(null)
+  // What needs calibrating is looked at first.
+  const doubtful = bench.probes.find((one) => !isTrusted(one) && one.recipes.length > 0)
+  const chosen = bench.probes.find(({ id }) => id === chosenId) ?? doubtful ?? bench.probes[0]
+  const open = useOpenCalibration(doubtful?.id ?? 0)
+  useKey(
+    's',
+    doubtful?.isPresent !== true
+      ? null
+      : () => {
+          open.mutate(
+            { recipe: recipeOf(doubtful) },
+            {
+              onSuccess: ({ id }) => {
+                onOpened(id)
+              },
+            },
+          )
+        },
+  )
+  return (
+    <>
+      <section className="panel flex flex-col gap-4 overflow-y-auto p-4" aria-labelledby="prepare-title">
+        <h2 id="prepare-title" className="font-semibold">
+          Before the run
+        </h2>
+        <ol className="flex flex-col gap-4">
+          {bench.probes.map((probe, index) => (
+            <Check key={probe.id} isDone={isTrusted(probe)} number={index + 1} title={checkTitle(probe)}>
+              <span className="quiet block">
+                <TrustText probe={probe} />
+              </span>
+              {probe.movedFrom === null ? null : (
+                <span className="quiet block text-sm">came from bench {probe.movedFrom}</span>
+              )}
+              <span className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1">
+                <CalibrateButton
+                  probe={probe}
+                  others={bench.probes}
+                  words={isTrusted(probe) ? 'Calibrate again' : `Calibrate ${probe.title}`}
+                  className={isTrusted(probe) ? 'btn btn-outline btn-sm' : 'btn btn-primary w-full'}
+                  {...(probe.id === doubtful?.id ? { shortcut: 'S' } : {})}
+                  onOpened={onOpened}
+                />
+                {probe.id === chosen?.id ? null : (
+                  <button
+                    type="button"
+                    className="word-button font-normal! text-sm"
+                    onClick={() => {
+                      setChosenId(probe.id)
+                    }}
+                  >
+                    look at it
+                  </button>
+                )}
+              </span>
+            </Check>
+          ))}
+          <Check isDone={experiment.runs.length > 0} number={bench.probes.length + 1} title="Record a run">
+            <span className="quiet">One reading a step, from the burette’s first mL to its last.</span>
+            <Link
+              to={`/experiments/${experiment.id}/record`}
+              className={`btn mt-2 w-full ${doubtful === undefined ? 'btn-primary' : 'btn-outline btn-sm'}`}
+            >
+              Go to Record
+            </Link>
+          </Check>
+        </ol>
+      </section>
+      {chosen === undefined ? (
+        <Note>No probe has ever been plugged in here. Plug one in, and it appears by itself.</Note>
+      ) : (
+        <ProbeJudged probe={chosen} />
+      )}
+    </>
+  )
+}
+
+function checkTitle(probe: Probe): string {
+  if (!probe.isPresent) return `${probe.title} unplugged`
+  return probe.trust === 'missing' ? `${probe.title} not calibrated` : probe.title
+}
+
+/** How the chosen probe has changed, and whether it can be trusted. */
+function ProbeJudged({ probe }: { probe: Probe }) {
+  const history = useCalibrationHistory(probe.id)
+  const { calibration } = probe
+  const { trend = null, calibrations = [] } = history.data ?? {}
+  const [first, ...others] = calibration?.keyFigures ?? []
+  return (
+    <>
+      <section className="panel flex min-h-80 min-w-0 flex-col p-4" aria-labelledby="history-title">
+        <h2 id="history-title" className="flex items-baseline gap-3 font-semibold">
+          <span>
+            {probe.title} over time{' '}
+            <span className="quiet font-normal">
+              {probe.serial}
+              {first === undefined ? '' : `, ${first.measured.unit} ${first.label}`}
+            </span>
+          </span>
+          <span className="flex-1" />
+          <Link to={`/probes/${probe.id}`} className="word-button">
+            its record
+          </Link>
+        </h2>
+        <div className="min-h-0 flex-1">
+          {calibrations.length > 0 ? (
+            <KeyFigureHistory calibrations={calibrations} />
+          ) : (
+            <p className="quiet p-8 text-center">Its calibrations will be drawn here, one point each.</p>
+          )}
+        </div>
+      </section>
+      <section className="panel flex flex-col gap-4 overflow-y-auto p-4" aria-labelledby="trust-title">
+        <h2 id="trust-title" className="font-semibold">
+          Can it be trusted?
+        </h2>
+        {calibration?.verdict == null || first === undefined ? (
+          <p className="quiet">
+            {probe.trust === 'factory'
+              ? 'It reads by its maker’s line, which is good enough for most lessons. Calibrate it when tenths matter.'
+              : 'After the first calibration its numbers and a verdict stand here.'}
+          </p>
+        ) : (
+          <>
+            {[first, ...others].map((figure, index) => (
+              <p key={figure.label}>
+                <span
+                  className={`num font-bold ${index === 0 ? `text-4xl ${GRADE_TEXT[calibration.verdict?.grade ?? 'good']}` : 'text-2xl'}`}
+                >
+                  {figure.measured.shownValue}{' '}
+                  <span className="font-sans text-[0.65em] font-normal">{figure.measured.unit}</span>
+                </span>
+                <span className="quiet block">{figure.label}</span>
+              </p>
+            ))}
+            <Note tone={probe.trust === 'old' ? 'amber' : GRADE_TONE[calibration.verdict.grade]}>
+              {probe.trust === 'old' || probe.trust === 'borrowed' ? (
+                <>
+                  <strong>{probe.trustSentence}</strong> It may have changed since: calibrate it today.
+                </>
+              ) : (
+                <>
+                  <strong>{calibration.verdict.title}</strong> {calibration.verdict.advice}
+                </>
+              )}
+            </Note>
+          </>
+        )}
+        {trend === null ? null : (
+          <Note tone={trend.isReplacedSoon ? 'amber' : 'plain'}>
+            {trend.isReplacedSoon ? <strong>Replace soon. </strong> : null}
+            {trend.sentence}
+          </Note>
+        )}
+      </section>
+    </>
+  )
+}
+
+interface CheckProps {
+  isDone: boolean
+  number: number
+  title: string
+  children: React.ReactNode
+}
+
+function Check({ isDone, number, title, children }: CheckProps) {
+  return (
+    <li className="grid grid-cols-[1.75rem_1fr] gap-2">
+      <span
+        className={`grid size-6 place-items-center rounded-full text-sm ${
+          isDone ? 'bg-success/15 text-success' : 'border-base-300 quiet border'
+        }`}
+        aria-label={isDone ? 'done' : 'to do'}
+      >
+        {isDone ? '✓' : number}
+      </span>
+      <div className="min-w-0">
+        <h3 className="font-semibold">{title}</h3>
+        {children}
+      </div>
+    </li>
+  )
+}

@@ -1,0 +1,142 @@
+import type { Calibration, OneCalibration, Standard } from '../../lib/api/types'
+import { axis, niceRange } from '../../lib/figure/axes'
+import { runColour, runShape, type Ink } from '../../lib/figure/ink'
+import type { FigureOption } from '../figure'
+import { standardName, standardValue } from './standardWords'
+
+type Line = NonNullable<OneCalibration['line']>
+
+const PH_RANGE = { min: 2, max: 12 }
+
+export function lineFigureOption(calibration: Calibration, now: readonly (number | null)[], ink: Ink): FigureOption {
+  const all = [calibration, ...calibration.beside]
+  const range = quantityRange(calibration)
+  const points = calibration.standards.filter((standard) => standard.isPoint)
+  const next = calibration.state === 'open' ? calibration.standards.find((one) => one.reading === null) : undefined
+  const later = points.filter((one) => one.reading === null && one !== next)
+  const { expected } = calibration
+  const guide = expected ?? calibration.line
+  const raws = [
+    ...all.flatMap((one) => one.standards.flatMap(({ reading }) => (reading === null ? [] : [reading.raw]))),
+    ...now.filter((raw): raw is number => raw !== null && next?.isPoint === true),
+    ...(guide === null ? [] : [rawAt(guide, range.min), rawAt(guide, range.max)]),
+  ]
+  const rawRange = niceRange(raws.slice(1), { min: raws[0] ?? 0, max: raws[0] ?? 1 })
+  const colour = (index: number) => (all.length === 1 ? ink.primary : runColour(ink, index + 1))
+  return {
+    animation: false,
+    grid: { left: 84, right: 32, top: 24, bottom: 58 },
+    xAxis: axis(
+      ink,
+      calibration.unit === 'pH' ? 'pH' : `${quantityWords(calibration)} / ${calibration.unit}`,
+      range,
+      36,
+    ),
+    yAxis: axis(ink, `raw signal / ${calibration.probe.rawUnit}`, rawRange, 62),
+    series: [
+      ...(expected === null
+        ? []
+        : [drawn('new probe', expected, range, { color: ink.faint, type: 'dashed', width: 1.5 })]),
+      ...all.flatMap((one, index) =>
+        one.line === null
+          ? []
+          : [drawn(`line ${one.probe.serial}`, one.line, range, { color: colour(index), width: 2 })],
+      ),
+      ...all.map((one, index) => ({
+        name: one.probe.serial,
+        type: 'scatter' as const,
+        symbol: all.length === 1 ? 'circle' : runShape(index + 1),
+        symbolSize: 13,
+        itemStyle: { color: colour(index) },
+        label: { ...label(ink.text, ink), show: index === 0 },
+        data: one.standards
+          .filter((standard) => standard.isPoint && standard.reading !== null)
+          .map((standard) => ({
+            name: standardValue(valueOf(standard), calibration.unit),
+            value: [valueOf(standard), standard.reading?.raw ?? 0],
+          })),
+      })),
+      {
+        name: 'to come',
+        type: 'scatter',
+        symbolSize: 12,
+        itemStyle: { color: 'transparent', borderColor: ink.faint, borderWidth: 2 },
+        label: label(ink.quiet, ink),
+        data:
+          guide === null
+            ? []
+            : later.map((one) => ({
+                name: `${standardName(one)} to come`,
+                value: [one.valueHere, rawAt(guide, one.valueHere)],
+              })),
+      },
+      ...now.flatMap((raw, index) =>
+        next === undefined || raw === null || !next.isPoint
+          ? []
+          : [
+              {
+                name: `now ${index}`,
+                type: 'scatter' as const,
+                symbol: all.length === 1 ? 'circle' : runShape(index + 1),
+                symbolSize: 16,
+                itemStyle: { color: 'transparent', borderColor: ink.amber, borderWidth: 3 },
+                label: { ...label(ink.text, ink), fontWeight: 'bold' as const, show: index === 0 },
+                data: [{ name: `${standardName(next)}, now`, value: [next.valueHere, raw] }],
+              },
+            ],
+      ),
+    ],
+  }
+}
+
+function quantityWords(calibration: Calibration): string {
+  const words: Readonly<Record<string, string>> = {
+    '°C': 'temperature',
+    kPa: 'pressure',
+    N: 'force',
+    mL: 'volume',
+    mV: 'voltage',
+    'µS/cm': 'conductivity',
+  }
+  return words[calibration.unit] ?? 'quantity'
+}
+
+function valueOf(standard: Standard): number {
+  return standard.reading?.value ?? standard.valueHere
+}
+
+function rawAt(line: Line, value: number): number {
+  return line.offset + line.slope * (value - line.reference)
+}
+
+/** From where to where the quantity is drawn: around the standards, and with nothing in sight where there is only one. */
+function quantityRange(calibration: Calibration) {
+  if (calibration.unit === 'pH') return niceRange([], PH_RANGE)
+  const values = calibration.standards.filter((one) => one.isPoint).map(valueOf)
+  const [low, high] = [Math.min(0, ...values), Math.max(...values, 0)]
+  const top = high > low ? high : 1
+  return niceRange([low, top + 0.15 * (top - low)], { min: low, max: top })
+}
+
+function drawn(name: string, line: Line, range: { min: number; max: number }, lineStyle: object) {
+  return {
+    name,
+    type: 'line' as const,
+    data: [range.min, range.max].map((value) => [value, rawAt(line, value)]),
+    symbol: 'none',
+    silent: true,
+    lineStyle,
+  }
+}
+
+function label(color: string, ink: Ink) {
+  return {
+    show: true,
+    position: 'right' as const,
+    distance: 10,
+    color,
+    fontFamily: ink.sans,
+    fontSize: 14,
+    formatter: '{b}',
+  }
+}

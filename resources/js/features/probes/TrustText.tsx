@@ -1,0 +1,36 @@
+import { dayAndTime } from '../../lib/ago'
+import type { KeyFigure, Probe } from '../../lib/api/types'
+import { isTrusted, TRUST_WORDS } from '../../lib/probes/shown'
+import { useNow } from '../../ui/useNow'
+
+/** The number a calibration is judged by, short enough for a card: "97.8 %", "K 1.061 1/cm". */
+export function figureText(figure: KeyFigure): string {
+  const { measured, label } = figure
+  return `${label === 'cell constant' ? 'K ' : ''}${measured.shownValue} ${measured.unit}`
+}
+
+/** Whether a probe can be trusted, in a few words: what its calibration came to and how old it is. */
+export function TrustText({ probe }: { probe: Probe }) {
+  const now = useNow(30_000)
+  const { calibration, zero } = probe
+  const zeroText = zero === null ? '' : ` · zeroed ${dayAndTime(new Date(zero.takenAt), now)}`
+  const kept = calibration?.keptAt == null ? null : new Date(calibration.keptAt)
+  const [figure] = calibration?.keyFigures ?? []
+  if (calibration === null || kept === null || calibration.origin === 'factory') {
+    return (
+      <span className={isTrusted(probe) ? undefined : 'amber font-semibold'}>
+        {probe.trust === 'missing' && calibration === null ? TRUST_WORDS.missing : 'factory line'}
+        {zeroText}
+      </span>
+    )
+  }
+  const judged = probe.trust === 'good' ? '' : `${TRUST_WORDS[probe.trust]} · `
+  return (
+    <span className={isTrusted(probe) ? undefined : 'amber'}>
+      {judged}
+      {figure === undefined ? '' : `${figureText(figure)} · `}
+      {dayAndTime(kept, now)}
+      {zeroText}
+    </span>
+  )
+}

@@ -1,0 +1,1 @@
+export { ProbePage } from './ProbePage'

@@ -1,0 +1,28 @@
+import { describe, expect, it } from 'vitest'
+import type { LiveBench } from '../api/types'
+import { foldBench } from './channels'
+
+function message(benchId: number, more: Partial<LiveBench>): LiveBench {
+  return { benchId, isConnected: true, madeAtMs: null, time: 1, revision: 'a', probes: [], ...more }
+}
+
+const world = { speed: 1, isRinsed: true, summary: ['in rinse water'], controls: [] }
+
+describe('foldBench', () => {
+  it('keeps what an onlooker sees until another message tells it', () => {
+    const first = foldBench(null, message(1, { world }))
+    const second = foldBench(first, message(1, { time: 2 }))
+
+    expect(second.get(1)?.world).toEqual(world)
+    expect(second.get(1)?.time).toBe(2)
+    expect(foldBench(second, message(1, { world: null })).get(1)?.world).toBeNull()
+  })
+
+  it('leaves the other benches as they are, so that only one of them is drawn anew', () => {
+    const first = foldBench(foldBench(null, message(1, {})), message(2, { world }))
+    const second = foldBench(first, message(1, { time: 2 }))
+
+    expect(second.get(2)).toBe(first.get(2))
+    expect([...second.keys()]).toEqual([1, 2])
+  })
+})

@@ -1,0 +1,36 @@
+import type { LiveBench } from '../api/types'
+import { LiveChannel } from './liveChannel'
+
+export type LiveBenches = ReadonlyMap<number, LiveBench>
+export type BenchChannel = LiveChannel<LiveBench, LiveBenches>
+
+const benchChannels = new Map<string, BenchChannel>()
+const experimentChannels = new Map<number, LiveChannel<unknown, unknown>>()
+
+/** Live values of some benches over one connection: a browser keeps only a few open to one server. */
+export function benchChannel(benchIds: readonly number[]): BenchChannel {
+  const name = benchIds.map((id) => `bench-${id}`).join(',')
+  let channel = benchChannels.get(name)
+  if (channel === undefined) {
+    channel = new LiveChannel(`/live/${name}`, foldBench)
+    benchChannels.set(name, channel)
+  }
+  return channel
+}
+
+/** News that something of an experiment has changed. */
+export function experimentChannel(experimentId: number): LiveChannel<unknown, unknown> {
+  let channel = experimentChannels.get(experimentId)
+  if (channel === undefined) {
+    channel = new LiveChannel<unknown, unknown>(`/live/experiment-${experimentId}`, (_, message) => message)
+    experimentChannels.set(experimentId, channel)
+  }
+  return channel
+}
+
+/** What an onlooker sees is left out of most messages: then it is as it was. */
+export function foldBench(benches: LiveBenches | null, message: LiveBench): LiveBenches {
+  const before = benches?.get(message.benchId)
+  const world = message.world === undefined ? (before?.world ?? null) : message.world
+  return new Map(benches).set(message.benchId, { ...message, world })
+}
