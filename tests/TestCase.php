@@ -16,6 +16,7 @@ use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\Support\OpenApi;
+use Welkion\Core\Calibration\ProbeKind;
 
 /**
  * A test against the really started copy that bin/test prepares: MariaDB, recorder and simulated bench included.
@@ -57,30 +58,37 @@ abstract class TestCase extends FrameworkTestCase
         ])->refresh();
     }
 
-    protected function benchOf(User $teacher): Bench
+    /** @param  string  $like  which of the simulated benches stands behind it */
+    protected function benchOf(User $teacher, string $like = 'Alder'): Bench
     {
         return $teacher->benches()->create([
-            'name' => 'Alder '.Str::random(6), 'host' => '127.0.0.1',
+            'name' => $like.' '.Str::random(6), 'link_name' => $like, 'host' => '127.0.0.1',
             'port' => config()->integer('welkion.benches.port'), 'is_simulated' => true,
         ])->refresh();
     }
 
     /** A bench with its probes known and its recorder listening. */
-    protected function connectedBenchOf(User $teacher): Bench
+    protected function connectedBenchOf(User $teacher, string $like = 'Alder'): Bench
     {
-        $bench = $this->benchOf($teacher);
+        $bench = $this->benchOf($teacher, $like);
         $this->eventually(function () use ($bench): bool {
             app(RecorderClient::class)->reload($bench);
+            $probes = $bench->probes()->count();
 
-            return isset(app(RecorderClient::class)->ask('snapshot', $bench)['probes']) && $bench->probes()->count() === 2;
+            return $probes > 0 && count(app(RecorderClient::class)->ask('snapshot', $bench)['probes'] ?? []) === $probes;
         });
 
         return $bench;
     }
 
+    protected function probeOf(Bench $bench, string $channel): Probe
+    {
+        return $bench->probes()->where('channel', $channel)->firstOrFail();
+    }
+
     protected function electrodeOf(Bench $bench): Probe
     {
-        return $bench->probes()->where('kind', Probe::PH_ELECTRODE)->firstOrFail();
+        return $bench->probes()->where('kind', ProbeKind::PhElectrode)->firstOrFail();
     }
 
     protected function experimentOf(User $teacher, Bench $bench): Experiment
@@ -100,13 +108,18 @@ abstract class TestCase extends FrameworkTestCase
         }
     }
 
-    /** Does something at the simulated bench and waits until the electrode is steady. */
-    protected function actAndSettle(Bench $bench, string $act, mixed ...$details): void
+    /** Does something at the simulated bench and waits until a probe is steady. */
+    protected function actAndSettle(Bench $bench, string $act, ?string $channel = null, mixed ...$details): void
     {
         $recorder = app(RecorderClient::class);
         $recorder->act($bench, ['act' => 'speed', 'times' => 60]);
-        $recorder->act($bench, ['act' => $act, ...$details]);
-        $electrode = $this->electrodeOf($bench);
-        $this->eventually(static fn (): bool => $recorder->snapshot($bench)->maybe($electrode->id)?->isSteady === true);
+        $recorder->act($bench, ['act' => $act, ...($channel === null ? [] : ['channel' => $channel]), ...$details]);
+        $probe = $channel === null ? $this->electrodeOf($bench) : $this->probeOf($bench, $channel);
+        $this->settle($bench, $probe);
+    }
+
+    protected function settle(Bench $bench, Probe $probe): void
+    {
+        $this->eventually(static fn (): bool => app(RecorderClient::class)->snapshot($bench)->maybe($probe->id)?->isSteady === true);
     }
 }

@@ -56,8 +56,8 @@ final readonly class LiveView
         $raw = $probe->is_present ? $track->latest() : null;
         $steadiness = $track->steadiness($wallNow);
         $scale = $this->scales[$probe->id];
-        // Without a calibration an electrode shows volts, not a pH that could be anything.
-        $hasValue = $raw !== null && ! ($probe->isPhElectrode() && $probe->calibration === null);
+        // Without any line an electrode shows volts and a plunger travel, not a quantity that could be anything.
+        $hasValue = $raw !== null && ($probe->calibration !== null || $probe->model()->readsFromFactory());
 
         return [
             'id' => $probe->id,

@@ -102,14 +102,14 @@ final readonly class ConductivityCalibration implements ProbeCalibration
 
     public function keyFigures(): array
     {
-        return [
-            new KeyFigure(
-                'cell constant', $this->cellConstant(),
-                (1.0 - self::GOOD_SHARE) * $this->nominalCellConstant, (1.0 + self::GOOD_SHARE) * $this->nominalCellConstant,
-                (1.0 - self::FAIR_SHARE) * $this->nominalCellConstant, (1.0 + self::FAIR_SHARE) * $this->nominalCellConstant,
-            ),
-            new KeyFigure('beside the standards', $this->offsetConductance()),
-        ];
+        $constant = new KeyFigure(
+            'cell constant', $this->cellConstant(),
+            (1.0 - self::GOOD_SHARE) * $this->nominalCellConstant, (1.0 + self::GOOD_SHARE) * $this->nominalCellConstant,
+            (1.0 - self::FAIR_SHARE) * $this->nominalCellConstant, (1.0 + self::FAIR_SHARE) * $this->nominalCellConstant,
+        );
+
+        // One standard says nothing of a conductance where there is none.
+        return $this->line->offsetUncertainty > 0.0 ? [$constant, new KeyFigure('where nothing conducts', $this->offsetConductance())] : [$constant];
     }
 
     /** Conductivity at 25 °C, in µS/cm, from a conductance in µS. */

@@ -22,6 +22,6 @@ interface ProbeCalibration
 
     public function verdict(): Verdict;
 
-    /** @return list<KeyFigure> the one it is judged by first, then its offset */
+    /** @return list<KeyFigure> the one it is judged by first, then its offset if it has one of its own */
     public function keyFigures(): array;
 }

@@ -25,6 +25,12 @@ final readonly class ProbeModel
         return new self($kind, Unit::ofHeader($rawUnit), $slope === null ? null : CalibrationLine::kept($slope, 0.0, $offset ?? 0.0, 0.0, 0.0, $kind->reference()));
     }
 
+    /** Whether its raw signal says anything of its quantity before it is calibrated. */
+    public function readsFromFactory(): bool
+    {
+        return $this->stated !== null && $this->kind !== ProbeKind::PhElectrode;
+    }
+
     /** The maker's line at a temperature. */
     public function factoryLine(float $celsius = Surroundings::ROOM_C): CalibrationLine
     {

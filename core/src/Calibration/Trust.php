@@ -56,7 +56,7 @@ enum Trust: string
             self::Good, self::Factory => null,
             self::Fair => "{$probe}: ".lcfirst($verdict->title ?? 'fair calibration.'),
             self::Poor => "{$probe}: ".lcfirst($verdict->title ?? 'poor calibration.').' Results may be wrong.',
-            self::Old => sprintf('%s: the calibration was %d days old.', $probe, (int) floor($ageDays ?? 0.0)),
+            self::Old => sprintf('%s: calibration %d days old.', $probe, (int) floor($ageDays ?? 0.0)),
             self::Missing => "{$probe}: not calibrated.",
             self::Borrowed => "{$probe}: reads by the calibration of another probe.",
         };

@@ -286,7 +286,7 @@ final class ProbeModelTest extends TestCase
         self::assertSame(Trust::Poor, Trust::of(ProbeKind::PhElectrode, $poor, 400.0));
         self::assertSame(Trust::Missing, Trust::of(ProbeKind::PhElectrode, null, null));
         self::assertSame(Trust::Factory, Trust::of(ProbeKind::Thermometer, null, null));
-        self::assertSame('pH electrode: the calibration was 12 days old.', Trust::Old->sentence('pH electrode', $good, 12.6));
+        self::assertSame('pH electrode: calibration 12 days old.', Trust::Old->sentence('pH electrode', $good, 12.6));
         self::assertSame('Conductivity: fair cell.', Trust::Fair->sentence('Conductivity', $fair, 1.0));
         self::assertNull(Trust::Good->sentence('Conductivity', $good, 1.0));
         self::assertFalse(Trust::Missing->isUnquestioned());

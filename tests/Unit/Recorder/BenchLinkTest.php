@@ -130,7 +130,7 @@ final class BenchLinkTest extends TestCase
     private function serveAlder(): void
     {
         $now = microtime(true);
-        new Server(new Device(new Alder(new Randomizer), new Clock($now, 10), $now), "127.0.0.1:{$this->port}", $this->loop);
+        new Server(['Alder' => new Device(new Alder(new Randomizer), new Clock($now, 10), $now)], "127.0.0.1:{$this->port}", $this->loop);
     }
 
     private function link(): BenchLink
@@ -138,6 +138,7 @@ final class BenchLinkTest extends TestCase
         $link = new BenchLink(
             $this->loop,
             "127.0.0.1:{$this->port}",
+            'Alder',
             function (array $hello): void {
                 $this->hellos[] = $hello;
             },

@@ -15,7 +15,7 @@ final class ChannelTrackTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->track = new ChannelTrack(SteadyLimits::phElectrode());
+        $this->track = new ChannelTrack(SteadyLimits::of(driftPerMinute: 1.2, scatter: 0.5, tolerance: 0.5));
     }
 
     public function test_takes_each_number_once_however_often_it_comes(): void
@@ -39,9 +39,12 @@ final class ChannelTrackTest extends TestCase
     {
         $this->track->take(self::samples(1, 100));
 
-        self::assertCount(40, $this->track->window());
-        self::assertTrue($this->track->steadiness()->isSteady);
-        self::assertSame(40, $this->track->steadiness()->count);
+        $reading = $this->track->reading();
+
+        self::assertSame([40, true, 5025.0], [$reading['count'] ?? null, $reading['isSteady'] ?? null, $reading['time'] ?? null]);
+        self::assertEqualsWithDelta(176.35, $reading['mean'] ?? NAN, 1e-9);
+        self::assertEqualsWithDelta(0.0513, $reading['scatter'] ?? NAN, 1e-3, 'Half of the step between the two values, over n - 2.');
+        self::assertCount(40, $reading['samples'] ?? []);
     }
 
     public function test_after_a_change_only_what_comes_then_counts(): void
@@ -50,10 +53,10 @@ final class ChannelTrackTest extends TestCase
         $this->track->steadiness();
         $this->track->restartWindow();
 
-        self::assertSame([], $this->track->window());
+        self::assertNull($this->track->reading());
         self::assertFalse($this->track->steadiness()->isSteady);
         $this->track->take(self::samples(101, 110));
-        self::assertCount(10, $this->track->window());
+        self::assertSame(10, $this->track->reading()['count'] ?? null);
         self::assertFalse($this->track->steadiness()->isSteady, 'Two and a half seconds are too short to tell.');
         $this->track->take(self::samples(111, 150));
         self::assertTrue($this->track->steadiness()->isSteady);
@@ -69,21 +72,63 @@ final class ChannelTrackTest extends TestCase
         self::assertEqualsWithDelta(20.0, $this->track->steadyFor(), 1e-9);
     }
 
-    public function test_keeps_no_more_than_it_needs_however_long_it_runs(): void
+    public function test_keeps_no_more_than_it_needs_however_long_and_fast_it_runs(): void
     {
-        for ($seq = 1; $seq < 20_000; $seq += 100) {
-            $this->track->take(self::samples($seq, $seq + 99));
+        $track = new ChannelTrack(SteadyLimits::of(driftPerMinute: 1.2, scatter: 0.5, tolerance: 0.5));
+        for ($seq = 1; $seq < 60_000; $seq += 50) {
+            $track->take(self::samplesAt(500.0, $seq, $seq + 49));
         }
-        $kept = (new \ReflectionProperty($this->track, 'times'))->getValue($this->track);
+        $kept = static fn (string $tail): int => (new \ReflectionProperty($track, $tail))->getValue($track)->count();
 
-        self::assertLessThan(90.0 * 4 + 101, count($kept));
-        self::assertSame(20_000, $this->track->lastSeq());
+        self::assertLessThan(2 * 10 * 500 + 51, $kept('window'));
+        self::assertLessThan(2 * 45 * 22, $kept('past'), 'Of the past, about 20 a second are kept.');
+        self::assertSame(5_000, $track->reading()['count'] ?? null, 'A reading is the mean of every sample of its window.');
+    }
+
+    public function test_counts_the_numbers_that_never_came(): void
+    {
+        $this->track->take(self::samples(1, 10));
+        $this->track->take(self::samples(14, 20));
+        self::assertSame(['received' => 17, 'missed' => 3], $this->track->counts());
+
+        $this->track->beginAgain();
+        $this->track->take(self::samples(1001, 1002));
+        self::assertSame(['received' => 19, 'missed' => 3], $this->track->counts(), 'A plug that was out gave no numbers.');
+    }
+
+    public function test_mains_hum_is_scatter_even_where_it_is_thinned(): void
+    {
+        $track = new ChannelTrack(SteadyLimits::of(driftPerMinute: 0.1, scatter: 0.03, tolerance: 0.02, windowS: 3.0));
+        $track->take(array_map(static fn (int $seq): Sample => new Sample($seq, $seq / 500, 1.0 + 0.12 * sin(2.0 * M_PI * 50.0 * $seq / 500)), range(1, 5000)));
+
+        self::assertFalse($track->steadiness()->isSteady);
+        // A sine of height 0.12 has a standard deviation of 0.12 / sqrt 2; thinned to 20 a second it keeps it within a fifth.
+        self::assertEqualsWithDelta(0.085, $track->steadiness()->scatter, 0.017);
+    }
+
+    public function test_hands_over_each_value_once_for_a_trace(): void
+    {
+        $this->track->take(self::samples(1, 3));
+        self::assertCount(3, $this->track->takeRecent());
+        self::assertSame([], $this->track->takeRecent());
+    }
+
+    public function test_a_judgement_holds_a_moment_and_is_made_anew_after_a_change(): void
+    {
+        $this->track->take(self::samples(1, 100));
+        $first = $this->track->steadiness(50.0);
+        $this->track->take(self::samples(101, 110));
+
+        self::assertSame($first, $this->track->steadiness(50.1));
+        self::assertNotSame($first, $this->track->steadiness(50.3));
+        $this->track->restartWindow();
+        self::assertFalse($this->track->steadiness(50.31)->isSteady);
     }
 
     public function test_knows_nothing_before_the_first_sample(): void
     {
         self::assertNull($this->track->latest());
-        self::assertSame([], $this->track->window());
+        self::assertNull($this->track->reading());
         self::assertSame(0, $this->track->steadiness()->count);
         self::assertSame(0.0, $this->track->steadyFor());
     }
@@ -92,5 +137,11 @@ final class ChannelTrackTest extends TestCase
     private static function samples(int $from, int $to): array
     {
         return array_map(static fn (int $seq): Sample => new Sample($seq, 5000.0 + $seq / 4, 176.3 + 0.1 * ($seq % 2)), range($from, $to));
+    }
+
+    /** @return list<Sample> */
+    private static function samplesAt(float $hertz, int $from, int $to): array
+    {
+        return array_map(static fn (int $seq): Sample => new Sample($seq, 5000.0 + $seq / $hertz, 176.3 + 0.1 * ($seq % 2)), range($from, $to));
     }
 }

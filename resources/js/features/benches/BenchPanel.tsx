@@ -93,7 +93,7 @@ function ProbeRow({ probe, others, live }: ProbeRowProps) {
   const now = live?.isConnected === true ? liveProbe(live, probe.id) : null
   const trusted = isTrusted(probe)
   return (
-    <li className="grid grid-cols-[1fr_auto] items-center gap-x-3 gap-y-1 px-4 py-1.5 sm:grid-cols-[1fr_8.2rem_9.5rem]">
+    <li className="grid grid-cols-[1fr_auto] items-center gap-x-3 gap-y-1 px-4 py-1.5 sm:grid-cols-[1fr_7.6rem_11.5rem]">
       <span className="min-w-0">
         <Link to={`/probes/${probe.id}`} className="font-semibold hover:underline">
           {probe.title}

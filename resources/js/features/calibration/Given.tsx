@@ -101,7 +101,7 @@ function Temperature({ calibration, onChange }: GivenProps) {
         />
       ) : (
         <p>
-          <span className="quiet">Temperature from the thermometer beside it </span>
+          <span className="quiet">Temperature: the thermometer beside it, or </span>
           <button
             type="button"
             className="word-button"
@@ -115,7 +115,7 @@ function Temperature({ calibration, onChange }: GivenProps) {
       )}
       {probe.kind === 'conductivity-cell' ? (
         <NumberField
-          label="Rises with temperature by"
+          label="Conductivity rises by"
           unit="% per °C"
           value={Number(((settings.coefficient ?? 0.0191) * 100).toFixed(4))}
           widthClass="w-18"

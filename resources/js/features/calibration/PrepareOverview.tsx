@@ -46,7 +46,19 @@ export function PrepareOverview({ experiment, bench, onOpened }: PrepareOverview
         </h2>
         <ol className="flex flex-col gap-4">
           {bench.probes.map((probe, index) => (
-            <Check key={probe.id} isDone={isTrusted(probe)} number={index + 1} title={checkTitle(probe)}>
+            <Check
+              key={probe.id}
+              isDone={isTrusted(probe)}
+              number={index + 1}
+              title={checkTitle(probe)}
+              {...(probe.id === chosen?.id
+                ? {}
+                : {
+                    onLook: () => {
+                      setChosenId(probe.id)
+                    },
+                  })}
+            >
               <span className="quiet block">
                 <TrustText probe={probe} />
               </span>
@@ -57,22 +69,11 @@ export function PrepareOverview({ experiment, bench, onOpened }: PrepareOverview
                 <CalibrateButton
                   probe={probe}
                   others={bench.probes}
-                  words={isTrusted(probe) ? 'Calibrate again' : `Calibrate ${probe.title}`}
+                  words={calibrateWords(probe)}
                   className={isTrusted(probe) ? 'btn btn-outline btn-sm' : 'btn btn-primary w-full'}
                   {...(probe.id === doubtful?.id ? { shortcut: 'S' } : {})}
                   onOpened={onOpened}
                 />
-                {probe.id === chosen?.id ? null : (
-                  <button
-                    type="button"
-                    className="word-button font-normal! text-sm"
-                    onClick={() => {
-                      setChosenId(probe.id)
-                    }}
-                  >
-                    look at it
-                  </button>
-                )}
               </span>
             </Check>
           ))}
@@ -94,6 +95,11 @@ export function PrepareOverview({ experiment, bench, onOpened }: PrepareOverview
       )}
     </>
   )
+}
+
+function calibrateWords(probe: Probe): string {
+  if (!isTrusted(probe)) return `Calibrate ${probe.title}`
+  return probe.calibration === null ? 'Calibrate' : 'Calibrate again'
 }
 
 function checkTitle(probe: Probe): string {
@@ -182,10 +188,12 @@ interface CheckProps {
   isDone: boolean
   number: number
   title: string
+  /** Shows it at the right; left out for the one that is shown. */
+  onLook?: () => void
   children: React.ReactNode
 }
 
-function Check({ isDone, number, title, children }: CheckProps) {
+function Check({ isDone, number, title, onLook, children }: CheckProps) {
   return (
     <li className="grid grid-cols-[1.75rem_1fr] gap-2">
       <span
@@ -197,7 +205,19 @@ function Check({ isDone, number, title, children }: CheckProps) {
         {isDone ? '✓' : number}
       </span>
       <div className="min-w-0">
-        <h3 className="font-semibold">{title}</h3>
+        <h3 className="flex items-baseline justify-between gap-2 font-semibold">
+          {title}
+          {onLook === undefined ? null : (
+            <button
+              type="button"
+              className="word-button text-sm font-normal!"
+              aria-label={`Look at ${title}`}
+              onClick={onLook}
+            >
+              look at it
+            </button>
+          )}
+        </h3>
         {children}
       </div>
     </li>

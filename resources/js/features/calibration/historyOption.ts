@@ -5,6 +5,8 @@ import { fixed } from '../../lib/format'
 import type { FigureOption } from '../figure'
 
 const DAY_MS = 86_400_000
+/** Over so long a time months say enough. */
+const MONTHS_FROM_DAYS = 50
 
 interface HistoryPoint {
   at: number
@@ -28,11 +30,14 @@ export function historyOption(calibrations: readonly KeptCalibration[], ink: Ink
   const points = historyPoints(calibrations)
   const latest = points[points.length - 1]?.figure
   const values = points.map(({ figure }) => figure.measured.value)
-  const limits = [latest?.goodFrom, latest?.goodTo, latest?.usableFrom].filter((one): one is number => one != null)
+  // The line below which it is of no use stays clear of the axis.
+  const lowest = latest?.usableFrom == null ? null : latest.usableFrom * 0.99
+  const limits = [latest?.goodFrom, latest?.goodTo, lowest].filter((one): one is number => one != null)
   const all = [...values, ...limits]
   const middle = all[0] ?? 1
   const range = niceRange(all, { min: middle, max: middle === 0 ? 1 : middle })
   const labelSize = isSmall ? 11 : 13
+  const isLong = (points[points.length - 1]?.at ?? 0) - (points[0]?.at ?? 0) > MONTHS_FROM_DAYS * DAY_MS
   const data = (isAside: boolean) =>
     points.filter((point) => point.isAside === isAside).map(({ at, figure }) => [at, figure.measured.value])
   return {
@@ -46,9 +51,9 @@ export function historyOption(calibrations: readonly KeptCalibration[], ink: Ink
         fontFamily: ink.sans,
         fontSize: labelSize,
         hideOverlap: true,
-        formatter: isSmall ? '{MMM}' : '{d} {MMM}',
+        formatter: isLong ? '{MMM}' : '{d} {MMM}',
       },
-      ...(isSmall ? { minInterval: 28 * DAY_MS } : { splitNumber: 6 }),
+      ...(isLong ? { minInterval: 28 * DAY_MS } : { splitNumber: 4 }),
       splitLine: { show: false },
     },
     yAxis: {

@@ -51,10 +51,9 @@ export function lineFigureOption(calibration: Calibration, now: readonly (number
         label: { ...label(ink.text, ink), show: index === 0 },
         data: one.standards
           .filter((standard) => standard.isPoint && standard.reading !== null)
-          .map((standard) => ({
-            name: standardValue(valueOf(standard), calibration.unit),
-            value: [valueOf(standard), standard.reading?.raw ?? 0],
-          })),
+          .map((standard) =>
+            named(standardValue(valueOf(standard), calibration.unit), valueOf(standard), standard.reading?.raw ?? 0, range),
+          ),
       })),
       {
         name: 'to come',
@@ -65,10 +64,7 @@ export function lineFigureOption(calibration: Calibration, now: readonly (number
         data:
           guide === null
             ? []
-            : later.map((one) => ({
-                name: `${standardName(one)} to come`,
-                value: [one.valueHere, rawAt(guide, one.valueHere)],
-              })),
+            : later.map((one) => named(`${standardName(one)} to come`, one.valueHere, rawAt(guide, one.valueHere), range)),
       },
       ...now.flatMap((raw, index) =>
         next === undefined || raw === null || !next.isPoint
@@ -81,7 +77,7 @@ export function lineFigureOption(calibration: Calibration, now: readonly (number
                 symbolSize: 16,
                 itemStyle: { color: 'transparent', borderColor: ink.amber, borderWidth: 3 },
                 label: { ...label(ink.text, ink), fontWeight: 'bold' as const, show: index === 0 },
-                data: [{ name: `${standardName(next)}, now`, value: [next.valueHere, raw] }],
+                data: [named(`${standardName(next)}, now`, next.valueHere, raw, range)],
               },
             ],
       ),
@@ -127,6 +123,12 @@ function drawn(name: string, line: Line, range: { min: number; max: number }, li
     silent: true,
     lineStyle,
   }
+}
+
+/** A point with its name, which stands at the left where the figure ends. */
+function named(name: string, value: number, raw: number, range: { min: number; max: number }) {
+  const isFarRight = value > range.min + 0.66 * (range.max - range.min)
+  return { name, value: [value, raw], label: { position: isFarRight ? ('left' as const) : ('right' as const) } }
 }
 
 function label(color: string, ink: Ink) {

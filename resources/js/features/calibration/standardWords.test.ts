@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Standard, StandardRow } from '../../lib/api/types'
-import { choiceOf, standardName, standardValue, withTyped } from './standardWords'
+import { choiceOf, standardName, standardValue, uncertaintyBeside, withTyped } from './standardWords'
 
 const row = (more: Partial<StandardRow>): StandardRow => ({
   source: 'typed',
@@ -25,6 +25,8 @@ describe('words for standards', () => {
     expect(standardValue(1413, 'µS/cm')).toBe('1413 µS/cm')
     expect(standardValue(12_880, 'µS/cm')).toBe('12.88 mS/cm')
     expect(standardValue(99.743, '°C')).toBe('99.7 °C')
+    expect(uncertaintyBeside(12_880, 64.4, 'µS/cm')).toBe('0.064')
+    expect(uncertaintyBeside(7, 0.01, 'pH')).toBe('0.01')
   })
 
   it('asks for a typed standard by its own words and value', () => {

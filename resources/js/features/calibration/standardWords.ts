@@ -15,6 +15,12 @@ export function standardValue(value: number, unit: string): string {
   return unit === 'pH' ? fixed(value, 2) : `${fixed(value, DECIMALS[unit] ?? 2)} ${unit}`
 }
 
+/** The ± of such a value, in the unit the value is told in. */
+export function uncertaintyBeside(value: number, uncertainty: number, unit: string): string {
+  const scaled = unit === 'µS/cm' && value >= 10_000 ? uncertainty / 1000 : uncertainty
+  return String(Number(scaled.toPrecision(2)))
+}
+
 /** A standard as it is asked for. */
 export function choiceOf(row: StandardRow): StandardsChoice[number] {
   if (row.shelfId !== null) return { shelfId: row.shelfId }

@@ -39,7 +39,7 @@ export function CalibrationTable({ probe, calibrations }: CalibrationTableProps)
           {sentenceOf(problem)}
         </Note>
       ) : null}
-      <table className="w-full text-left text-sm">
+      <table className="w-full text-left text-sm [&_td]:pr-3 [&_th]:pr-3 [&_td:last-child]:pr-0">
         <thead className="bg-base-100 sticky top-0">
           <tr className="border-base-300 border-b">
             <th scope="col" className="py-1 font-semibold">
@@ -164,7 +164,7 @@ function CalibrationRow({
           {calibration.origin === 'factory' ? '—' : (calibration.verdict?.title ?? '—')}
         </td>
         <td className="num py-1.5">{calibration.runCount}</td>
-        <td className="py-1.5 text-right whitespace-nowrap">
+        <td className="py-1.5 text-right whitespace-nowrap [&>button]:ml-3">
           {calibration.origin === 'read' ? (
             <button
               type="button"
@@ -175,7 +175,7 @@ function CalibrationRow({
             >
               {isOpen ? 'close' : 'raw values'}
             </button>
-          ) : null}{' '}
+          ) : null}
           {isAside ? (
             <button type="button" className="word-button" onClick={onTakeBack}>
               take back
@@ -189,7 +189,7 @@ function CalibrationRow({
             >
               set aside
             </button>
-          )}{' '}
+          )}
           {calibration.runCount === 0 ? (
             <button
               type="button"

@@ -5,7 +5,7 @@ import { countOf } from '../../lib/format'
 import { Note } from '../../ui/Note'
 import { useNotices } from '../../ui/notices'
 import { Waiting } from '../../ui/Waiting'
-import { standardValue } from '../calibration/standardWords'
+import { standardValue, uncertaintyBeside } from '../calibration/standardWords'
 import { StandardDialog } from './StandardDialog'
 import { KINDS } from './kinds'
 import { useShelf, useShelfActions } from './useShelf'
@@ -54,7 +54,14 @@ export function ShelfPage() {
             <h2 id={`shelf-${kind}`} className="border-base-300 border-b px-4 py-2 font-semibold">
               {words}
             </h2>
-            <table className="w-full text-left">
+            <table className="w-full table-fixed text-left">
+              <colgroup>
+                <col className="w-[26%]" />
+                <col className="w-[24%]" />
+                <col className="w-[15%]" />
+                <col className="w-[19%]" />
+                <col />
+              </colgroup>
               <thead className="sr-only">
                 <tr>
                   <th scope="col">Name</th>
@@ -101,7 +108,7 @@ function ShelfRow({ standard, onEdit }: { standard: ShelfStandard; onEdit: () =>
       <td className="num py-2">
         {standardValue(standard.value, standard.unit)}
         {standard.uncertainty > 0 ? (
-          <span className="quiet"> ± {Number(standard.uncertainty.toPrecision(2))}</span>
+          <span className="quiet"> ± {uncertaintyBeside(standard.value, standard.uncertainty, standard.unit)}</span>
         ) : null}
       </td>
       <td className="quiet py-2">{standard.lot === null ? '' : `lot ${standard.lot}`}</td>
@@ -110,7 +117,7 @@ function ShelfRow({ standard, onEdit }: { standard: ShelfStandard; onEdit: () =>
           ? 'keeps'
           : `${standard.isExpired ? 'expired' : 'good until'} ${until.toLocaleDateString('en-GB', { dateStyle: 'medium' })}`}
       </td>
-      <td className="px-4 py-2 text-right whitespace-nowrap">
+      <td className="px-4 py-2 text-right whitespace-nowrap [&>button]:ml-3">
         <button type="button" className="word-button" aria-label={`Change ${standard.label}`} onClick={onEdit}>
           change
         </button>{' '}
