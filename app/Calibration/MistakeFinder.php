@@ -12,6 +12,7 @@ use Welkion\Core\Calibration\CalibrationFault;
 use Welkion\Core\Calibration\PotassiumChloride;
 use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Calibration\Standard;
+use Welkion\Core\Calibration\StandardSource;
 use Welkion\Core\Exception\CoreException;
 
 /** Finds the mistakes in an open calibration; positions in its faults are those of its standards. */
@@ -25,8 +26,11 @@ final class MistakeFinder
         $order = $calibration->readings->sortBy('id')->pluck('position')->intersect(array_keys($points))->values();
         $celsius = $calibration->celsius();
         $model = $calibration->probe->model();
-        // In another unit than the maker's line there is nothing to expect.
-        $check = $calibration->unit === $calibration->probe->kind->unit()
+        // Where its maker states no line, or one in another unit, there is nothing to expect; nor of a single zero.
+        $hasExpectation = $calibration->unit === $calibration->probe->kind->unit()
+            && ($model->readsFromFactory() || $calibration->probe->isPhElectrode())
+            && (count($points) > 1 || $this->firstSource($calibration) !== StandardSource::Rest);
+        $check = $hasExpectation
             ? new CalibrationCheck($model->expectation($celsius), $calibration->probe->raw_unit, $this->known($calibration, $celsius)) : null;
         $last = $calibration->previous();
         $faults = $check === null ? [] : $check->faults(
@@ -39,6 +43,11 @@ final class MistakeFinder
             ...$this->expired($calibration),
             ...$this->poorFits($calibration),
         ];
+    }
+
+    private function firstSource(Calibration $calibration): ?StandardSource
+    {
+        return $calibration->standard((int) array_key_first($calibration->points()))?->source;
     }
 
     /** @return array<string, float> value by label of every standard that may stand in the room */

@@ -75,6 +75,12 @@ final class Probe extends Model
         return $this->hasMany(Zero::class);
     }
 
+    /** @return HasMany<RunChannel, $this> the runs it takes part in */
+    public function runChannels(): HasMany
+    {
+        return $this->hasMany(RunChannel::class);
+    }
+
     /** @return HasOne<Zero, $this> */
     public function lastZero(): HasOne
     {

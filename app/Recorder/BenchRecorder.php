@@ -18,6 +18,9 @@ final class BenchRecorder
     /** At most 20 live messages a second. */
     private const PUBLISH_EACH_S = 0.05;
 
+    /** A reduced rate must not be a whole part of the mains frequency, or hum would look like rest. */
+    private const OFF_MAINS = 0.93;
+
     /** What an onlooker sees of a simulated bench goes along when it changes, and each so often for who comes later. */
     private const WORLD_EACH_S = 1.0;
 
@@ -229,7 +232,7 @@ final class BenchRecorder
     {
         $speed = is_int($this->world['speed'] ?? null) ? max(1, $this->world['speed']) : 1;
         foreach ($this->probes as $probe) {
-            $rate = max(self::SLOWEST_HZ, $probe->kind->liveHz() / $speed);
+            $rate = max(self::SLOWEST_HZ, $speed === 1 ? $probe->kind->liveHz() : self::OFF_MAINS * $probe->kind->liveHz() / $speed);
             $this->link->say(['do' => 'stream', 'channel' => $probe->channel, 'rate' => min($probe->fastest_hz, $rate)]);
         }
     }

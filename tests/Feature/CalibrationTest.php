@@ -11,7 +11,7 @@ use Tests\TestCase;
 
 final class CalibrationTest extends TestCase
 {
-    private const USUAL = ['standards' => [['buffer' => '7.00'], ['buffer' => '4.01'], ['buffer' => '10.01']]];
+    private const USUAL = ['recipe' => 'buffers'];
 
     private User $teacher;
 
@@ -33,15 +33,16 @@ final class CalibrationTest extends TestCase
             $this->postJson("/api/calibrations/{$id}/readings", ['position' => $position])->assertOk();
         }
         $kept = $this->postJson("/api/calibrations/{$id}/keep")->assertOk()->assertJsonPath('state', 'kept');
-        $truth = $this->getJson("/api/benches/{$this->bench->id}/truth")->assertOk()->json('truth');
+        $truth = $this->truthOf($this->bench);
 
         self::assertSame([], $kept->json('faults'));
         self::assertSame('healthy', $kept->json('verdict.code'));
-        self::assertEqualsWithDelta($truth['slopePercent'], $kept->json('line.slopePercent'), 3 * $kept->json('line.slopePercentUncertainty'));
-        self::assertEqualsWithDelta($truth['offsetMv'], $kept->json('line.offset'), 3 * $kept->json('line.offsetUncertainty'));
+        [$slope, $offset] = array_column($kept->json('keyFigures'), 'measured');
+        self::assertEqualsWithDelta($truth['slopePercent'], $slope['value'], 3 * $slope['uncertainty']);
+        self::assertEqualsWithDelta($truth['offsetMv'], $offset['value'], 3 * $offset['uncertainty']);
         self::assertCount(40, CalibrationReading::query()->where('calibration_id', $id)->firstOrFail()->samples, 'All raw values are kept.');
         $this->getJson("/api/benches/{$this->bench->id}")->assertJsonPath('probes.0.calibration.id', $id);
-        self::assertSame([$id], array_column($this->getJson("/api/probes/{$this->electrode()}/calibrations")->assertOk()->json(), 'id'));
+        self::assertSame([$id], $this->getJson("/api/probes/{$this->electrode()}/calibrations")->assertOk()->json('calibrations.*.id'));
     }
 
     public function test_refuses_a_reading_before_it_is_steady_and_notes_one_taken_anyway(): void
@@ -56,8 +57,8 @@ final class CalibrationTest extends TestCase
         $taken = $this->postJson("/api/calibrations/{$id}/readings", ['position' => 0, 'takeAnyway' => true])->assertOk();
 
         self::assertFalse($taken->json('standards.0.reading.wasSteady'));
-        self::assertSame(['not-steady'], array_column($taken->json('faults'), 'code'));
-        self::assertStringContainsString('The reading in 7.00 was taken while it still drifted.', $taken->json('faults.0.sentence'));
+        self::assertContains('not-steady', $taken->json('faults.*.code'));
+        self::assertStringContainsString('The reading in 7.00 was taken while it still drifted.', implode(' ', $taken->json('faults.*.sentence')));
     }
 
     public function test_swapped_buffers_are_told_and_put_right(): void
@@ -68,7 +69,7 @@ final class CalibrationTest extends TestCase
             $read = $this->postJson("/api/calibrations/{$id}/readings", ['position' => $position]);
         }
 
-        self::assertSame(['buffers-swapped'], array_column($read->json('faults'), 'code'));
+        self::assertSame(['standards-swapped'], array_column($read->json('faults'), 'code'));
         $this->postJson("/api/calibrations/{$id}/keep")->assertConflict()->assertJsonPath('detail', $read->json('faults.0.sentence'));
         $this->postJson("/api/calibrations/{$id}/exchange", ['first' => 0, 'second' => 1])->assertOk()
             ->assertJsonPath('faults', [])->assertJsonPath('verdict.code', 'healthy')->assertJsonPath('standards.0.label', '4.01');
@@ -89,14 +90,21 @@ final class CalibrationTest extends TestCase
     public function test_typed_standards_are_taken_and_nonsense_is_told(): void
     {
         $probe = $this->electrode();
-        $this->postJson("/api/probes/{$probe}/calibrations", ['standards' => [['ph' => 6.5], ['ph' => 9.2]]])->assertCreated()
-            ->assertJsonPath('standards.0.label', '6.50')->assertJsonPath('standards.1.ph', 9.2);
+        $typed = static fn (mixed ...$values): array => self::USUAL + ['standards' => array_map(static fn (mixed $v): array => ['source' => 'typed', 'value' => $v], array_values($values))];
+        $this->postJson("/api/probes/{$probe}/calibrations", $typed(6.5, 9.2))->assertCreated()
+            ->assertJsonPath('standards.0.label', '6.50')->assertJsonPath('standards.1.value', 9.2);
 
-        $this->postJson("/api/probes/{$probe}/calibrations", ['standards' => [['buffer' => '7.00']]])
-            ->assertUnprocessable()->assertJsonPath('detail', 'A line needs at least two standards.');
-        $this->postJson("/api/probes/{$probe}/calibrations", ['standards' => [['buffer' => '7.00'], ['ph' => 47]]])
-            ->assertUnprocessable()->assertJsonPath('detail', 'The pH of standard 2 must lie between 0 and 14.');
-        $this->postJson("/api/probes/{$probe}/calibrations", ['standards' => [['buffer' => 'milk'], ['ph' => 7]]])->assertUnprocessable();
+        foreach ([
+            'Standard 2 must lie between 0 and 14 pH.' => $typed(7.0, 47),
+            'The value of standard 1 must be a number, like 6.86.' => $typed('milk', 7.0),
+            'Standard 2 needs a value: type it.' => $typed(7.0, null),
+            'Choose at least one standard.' => self::USUAL + ['standards' => []],
+            'Standard 1 is no buffer we know; choose another, or type its pH.' => self::USUAL + ['standards' => [['source' => 'buffer', 'code' => 'milk']]],
+            'This kind of probe is not calibrated in that way. Choose one of the ways its page offers.' => ['recipe' => 'hung-weights'],
+            'The temperature of the standards must lie between 0 and 50 °C.' => self::USUAL + ['settings' => ['celsius' => 80]],
+        ] as $sentence => $body) {
+            $this->postJson("/api/probes/{$probe}/calibrations", $body)->assertUnprocessable()->assertJsonPath('detail', $sentence);
+        }
     }
 
     public function test_changing_standards_keeps_the_readings_of_those_that_stay(): void
@@ -104,11 +112,41 @@ final class CalibrationTest extends TestCase
         $id = $this->opened();
         $this->actAndSettle($this->bench, 'dip', into: 'buffer-7.00');
         $this->postJson("/api/calibrations/{$id}/readings", ['position' => 0])->assertOk();
+        $buffers = static fn (string ...$codes): array => ['standards' => array_map(static fn (string $c): array => ['source' => 'buffer', 'code' => $c], array_values($codes))];
 
-        $changed = $this->patchJson("/api/calibrations/{$id}", ['standards' => [['buffer' => '7.00'], ['buffer' => 'borax']]])->assertOk();
+        $changed = $this->patchJson("/api/calibrations/{$id}", $buffers('7.00', 'borax'))->assertOk();
         self::assertNotNull($changed->json('standards.0.reading'));
-        $changed = $this->patchJson("/api/calibrations/{$id}", ['standards' => [['buffer' => 'phosphate'], ['buffer' => 'borax']]])->assertOk();
-        self::assertNull($changed->json('standards.0.reading'));
+        $warm = $this->patchJson("/api/calibrations/{$id}", ['settings' => ['celsius' => 25.0]])->assertOk();
+        self::assertEqualsWithDelta(6.864, $this->patchJson("/api/calibrations/{$id}", $buffers('phosphate', 'borax'))->json('standards.0.valueHere'), 0.002, 'Bates, at 25 °C.');
+        self::assertSame(25.0, (float) $warm->json('celsius'));
+        self::assertNull($this->getJson("/api/calibrations/{$id}")->json('standards.0.reading'));
+    }
+
+    public function test_a_bottle_from_the_shelf_brings_its_lot_and_says_when_it_has_expired(): void
+    {
+        $bottle = $this->postJson('/api/shelf', [
+            'kind' => 'ph-electrode', 'source' => 'buffer', 'code' => '7.00', 'label' => 'buffer 7.00', 'lot' => 'LK-1', 'expiresOn' => now()->subDay()->format('Y-m-d'),
+        ])->assertCreated();
+        $opened = $this->postJson("/api/probes/{$this->electrode()}/calibrations", self::USUAL + [
+            'standards' => [['shelfId' => $bottle->json('id')], ['source' => 'buffer', 'code' => '4.01']],
+        ])->assertCreated();
+
+        self::assertSame(['buffer 7.00', 'LK-1', true], [$opened->json('standards.0.label'), $opened->json('standards.0.lot'), $opened->json('standards.0.isExpired')]);
+        self::assertSame(['expired-standard'], $opened->json('faults.*.code'));
+        self::assertStringContainsString('The bottle of buffer 7.00 was good until '.now()->subDay()->isoFormat('D MMMM YYYY').'.', $opened->json('faults.0.sentence'));
+    }
+
+    public function test_the_bottle_in_hand_is_recognised_when_it_is_another_than_was_said(): void
+    {
+        $id = $this->opened();
+        foreach (['buffer-7.00', 'buffer-10.01'] as $position => $buffer) {
+            $this->actAndSettle($this->bench, 'dip', into: $buffer);
+            $read = $this->postJson("/api/calibrations/{$id}/readings", ['position' => $position])->assertOk();
+        }
+
+        self::assertSame('another-standard', $read->json('faults.0.code'));
+        self::assertStringContainsString('in 4.01 is what 10.01 would give. Look at the bottle in hand', $read->json('faults.0.sentence'));
+        $this->postJson("/api/calibrations/{$id}/keep")->assertConflict();
     }
 
     public function test_a_closed_calibration_stays_as_it_is(): void
@@ -133,6 +171,12 @@ final class CalibrationTest extends TestCase
         $this->postJson("/api/calibrations/{$id}/keep")->assertForbidden();
         $this->postJson("/api/benches/{$this->bench->id}/acts", ['act' => 'rinse'])->assertForbidden();
         $this->getJson("/api/benches/{$this->bench->id}/truth")->assertForbidden();
+    }
+
+    /** @return array<string, float> */
+    private function truthOf(Bench $bench): array
+    {
+        return array_column($this->getJson("/api/benches/{$bench->id}/truth")->assertOk()->json('truth'), 'value', 'key');
     }
 
     private function electrode(): int

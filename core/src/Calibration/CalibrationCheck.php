@@ -106,7 +106,7 @@ final readonly class CalibrationCheck
         }
         foreach ($readings as $i => $first) {
             foreach (array_slice($readings, $i + 1, null, true) as $j => $second) {
-                if ($this->isBelievable(self::exchanged($readings, $i, $j))) {
+                if ($this->isBelievable($exchanged = self::exchanged($readings, $i, $j)) && $this->allowsEach($exchanged)) {
                     return CalibrationFault::standardsSwapped($first->label, $second->label, $i, $j);
                 }
             }
@@ -213,6 +213,12 @@ final readonly class CalibrationCheck
     private function isBelievable(array $readings): bool
     {
         return $this->expectation->allows(CalibrationLine::through($readings, $this->expectation->line->reference), ...$readings);
+    }
+
+    /** @param  list<StandardReading>  $readings */
+    private function allowsEach(array $readings): bool
+    {
+        return array_filter($readings, fn (StandardReading $r): bool => ! $this->expectation->allowsReading($r)) === [];
     }
 
     /** @param  list<StandardReading>  $readings */

@@ -899,7 +899,7 @@ export interface components {
             steadyForS: number;
             /** @description until it is probably steady; null when that cannot be told */
             secondsMore: number | null;
-            /** @description raw values since the last message */
+            /** @description raw values since the last message, of what moves by nature */
             recent: number[];
         };
         LiveBench: {
