@@ -1,6 +1,6 @@
 // How fast the screens answer, on a copy that bin/bench starts: one JSON line a task, times in milliseconds.
 import { gzipSync } from 'node:zlib'
-import { signedInPage } from './browser.mjs'
+import { signedInPage, steady } from './browser.mjs'
 
 const LIVE_SAMPLES = 150
 const SET_ASIDES = 40
@@ -38,7 +38,7 @@ await page.addInitScript(() => {
 })
 await signIn()
 await page.goto('/experiments/3/prepare')
-await page.getByRole('button', { name: /^Calibrate/ }).click()
+await page.getByRole('listitem').filter({ hasText: 'pH electrode' }).getByRole('button', { name: /^Calibrate/ }).click()
 await page.getByRole('button', { name: /Accept reading/ }).waitFor()
 await page.waitForTimeout(1500)
 const delays = await page.evaluate(
@@ -61,6 +61,36 @@ const delays = await page.evaluate(
 )
 report('sample_to_number_in_browser', delays)
 await page.getByRole('button', { name: 'Leave without keeping' }).click()
+
+// A two-point pH calibration by someone who knows the way, at ten times the speed of the clock. Hands at the simulated bench
+// are no clicks of the application; before each click a person takes this long to aim.
+const AIMING_MS = 700
+const hands = async (group, name) => {
+  await page.waitForTimeout(AIMING_MS)
+  await page.getByRole('group', { name: group }).getByRole('button', { name, exact: true }).click()
+}
+await page.getByRole('button', { name: 'open controls' }).click()
+await hands('Clock', '×10')
+let clicks = 0
+const click = async (name) => {
+  await page.waitForTimeout(AIMING_MS)
+  await page.getByRole('button', { name }).click()
+  clicks++
+}
+const began = Date.now()
+await page.getByRole('listitem').filter({ hasText: 'pH electrode' }).getByRole('button', { name: /^Calibrate/ }).click()
+clicks++
+for (const buffer of ['pH 7.00', 'pH 4.01']) {
+  await hands('Electrode into', 'rinse water')
+  await hands('Electrode into', buffer)
+  await steady(page).waitFor()
+  await click(/^Accept reading/)
+  await page.waitForTimeout(300)
+}
+await click(/^Keep it with 2 standards/)
+await page.getByRole('heading', { name: 'Kept' }).waitFor()
+console.log(JSON.stringify({ task: 'two_point_calibration_x10', seconds: Number(((Date.now() - began) / 1000).toFixed(1)), clicks }))
+await hands('Clock', '×1')
 
 // From the press on "Set aside" to the changed working.
 await page.goto('/experiments/2/reason')

@@ -82,7 +82,7 @@ final readonly class CalibrationBook
             }
         });
 
-        return $calibration->load('readings');
+        return self::fresh($calibration);
     }
 
     public function takeReading(Calibration $calibration, int $position, bool $takeAnyway): Calibration
@@ -111,7 +111,7 @@ final readonly class CalibrationBook
             $this->recorder->restartWindows($one->probe->bench);
         }
 
-        return $calibration->load('readings');
+        return self::fresh($calibration);
     }
 
     public function dropReading(Calibration $calibration, int $position): Calibration
@@ -120,7 +120,7 @@ final readonly class CalibrationBook
             $one->readings()->where('position', $position)->update(['replaced_at' => now()]);
         }
 
-        return $calibration->load('readings');
+        return self::fresh($calibration);
     }
 
     /** Puts right two standards that changed places: each reading gets the other's name. */
@@ -141,7 +141,7 @@ final readonly class CalibrationBook
             }
         });
 
-        return $calibration->load('readings');
+        return self::fresh($calibration);
     }
 
     /** From now on the line is in force, for every probe of the group. */
@@ -177,6 +177,11 @@ final readonly class CalibrationBook
         }
     }
 
+    private static function fresh(Calibration $calibration): Calibration
+    {
+        return $calibration->load('readings', 'beside.readings', 'beside.probe.bench');
+    }
+
     private function store(Calibration $calibration, int $position, ChannelMean $mean, float $celsius): void
     {
         $calibration->readings()->where('position', $position)->update(['replaced_at' => now()]);
@@ -209,8 +214,7 @@ final readonly class CalibrationBook
 
     private function lastOf(Probe $probe, Recipe $recipe): ?Calibration
     {
-        return $probe->calibrations()->where('recipe', $recipe)->where('origin', Origin::Read)
-            ->where('state', '!=', Calibration::DROPPED)->latest('id')->first();
+        return $probe->calibrations()->where('recipe', $recipe)->where('origin', Origin::Read)->where('state', Calibration::KEPT)->latest('id')->first();
     }
 
     /** @param  list<Probe>  $beside */

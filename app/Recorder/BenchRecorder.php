@@ -5,14 +5,11 @@ declare(strict_types=1);
 namespace App\Recorder;
 
 use App\Models\Bench;
-use App\Models\Experiment;
 use App\Models\Probe;
-use App\Models\Run;
-use App\Models\RunChannel;
 use React\EventLoop\LoopInterface;
 use React\EventLoop\TimerInterface;
 
-/** Records one bench: keeps its channels, fills the blocks of its open runs, shows its live values. */
+/** Records one bench: keeps its channels, feeds its open runs, shows its live values. */
 final class BenchRecorder
 {
     /** At most 20 live messages a second. */
@@ -29,6 +26,8 @@ final class BenchRecorder
 
     private readonly BenchLink $link;
 
+    private readonly RunFeed $runs;
+
     /** @var array<int, ChannelTrack> by probe id */
     private array $tracks = [];
 
@@ -36,20 +35,6 @@ final class BenchRecorder
     private array $probes = [];
 
     private ?LiveView $view = null;
-
-    /** @var array<int, list<int>> ids of run channels being recorded, by probe id */
-    private array $recording = [];
-
-    /** @var array<int, list<Sample>> samples not yet in a block, by run channel id */
-    private array $pending = [];
-
-    /**
-     * Channels whose missed readings were asked for: 'answer' until the device says how many there are, then
-     * 'pack' until they come. What streams in before the answer comes again with it.
-     *
-     * @var array<int, 'answer'|'pack'> by probe id
-     */
-    private array $resuming = [];
 
     /** @var array<array-key, mixed>|null */
     private ?array $world = null;
@@ -66,7 +51,7 @@ final class BenchRecorder
     public function __construct(
         public readonly Bench $bench,
         private readonly LoopInterface $loop,
-        private readonly BlockStore $store,
+        BlockStore $store,
         private readonly LivePublisher $publisher,
         private readonly \Closure $onCarriedAway,
     ) {
@@ -79,6 +64,7 @@ final class BenchRecorder
             $this->resumed(...),
             $this->publish(...),
         );
+        $this->runs = new RunFeed($store, $this->link);
         $this->link->open();
     }
 
@@ -110,35 +96,14 @@ final class BenchRecorder
         }
         $this->tracks = array_intersect_key($this->tracks, $all);
         $this->view = new LiveView($all, $this->tracks);
-        $this->flush();
-        $this->findRuns();
+        $this->runs->findRuns($this->bench, $this->probes, $this->tracks);
         $this->publish();
-    }
-
-    /** A run is recorded only from its own bench, wherever its probes are carried meanwhile. */
-    private function findRuns(): void
-    {
-        $this->recording = [];
-        $here = Experiment::query()->where('bench_id', $this->bench->id)->select('id');
-        $channels = RunChannel::query()
-            ->whereIn('probe_id', array_map(static fn (Probe $p): int => $p->id, array_values($this->probes)))
-            ->whereIn('run_id', Run::query()->where('state', Run::OPEN)->whereIn('experiment_id', $here)->select('id'))
-            ->get();
-        foreach ($channels as $channel) {
-            $this->recording[$channel->probe_id][] = $channel->id;
-            $this->tracks[$channel->probe_id]->continueAfter($this->store->lastSeq($channel->id));
-        }
     }
 
     /** Writes what has come since the last time. */
     public function flush(): void
     {
-        $blocks = [];
-        foreach ($this->pending as $runChannelId => $samples) {
-            array_push($blocks, ...Block::cut($runChannelId, $samples));
-        }
-        $this->pending = [];
-        $this->store->append($blocks);
+        $this->runs->flush();
     }
 
     /**
@@ -215,11 +180,11 @@ final class BenchRecorder
         $left = ProbeRegister::note($this->bench, is_array($told['channels'] ?? null) ? $told['channels'] : []);
         $this->reload();
         foreach ($this->probes as $probe) {
-            if (! $isGreeting && ! in_array($probe->id, $before, true)) {
-                $this->tracks[$probe->id]->beginAgain();
-            } elseif ($isGreeting && isset($this->recording[$probe->id])) {
+            if ($isGreeting && $this->runs->isRecording($probe)) {
                 // What a run has missed comes first; the stream goes on from there.
-                $this->askForMissed($probe);
+                $this->runs->askForMissed($probe, $this->tracks[$probe->id]);
+            } elseif ($isGreeting || ! in_array($probe->id, $before, true)) {
+                $this->tracks[$probe->id]->beginAgain();
             }
         }
         $this->streamAll();
@@ -247,22 +212,13 @@ final class BenchRecorder
         }
     }
 
-    private function askForMissed(Probe $probe): void
-    {
-        $this->resuming[$probe->id] = 'answer';
-        $this->link->say([
-            'do' => 'resume', 'channel' => $probe->channel, 'after' => $this->tracks[$probe->id]->lastSeq(),
-        ]);
-    }
-
     private function resumed(string $channel): void
     {
         $probe = $this->probes[$channel] ?? null;
         if ($probe === null) {
             return;
         }
-        // Without a pack to come the device has nothing more of it: a gap remains, and the next pack is taken as it is.
-        $this->resuming[$probe->id] = 'pack';
+        $this->runs->answered($probe);
     }
 
     private function take(Pack $pack): void
@@ -271,22 +227,10 @@ final class BenchRecorder
         if ($probe === null) {
             return;
         }
-        $track = $this->tracks[$probe->id];
-        $isMissing = $track->lastSeq() > 0 && $pack->samples[0]->seq > $track->lastSeq() + 1;
-        if (! isset($this->resuming[$probe->id]) && $isMissing && isset($this->recording[$probe->id])) {
-            $this->askForMissed($probe);
+        if ($this->runs->take($probe, $this->tracks[$probe->id], $pack)) {
+            $this->madeAt = $pack->madeAt;
+            $this->publishSoon();
         }
-        if (($this->resuming[$probe->id] ?? null) === 'answer') {
-            return;
-        }
-        unset($this->resuming[$probe->id]);
-        $new = $track->take($pack->samples);
-        foreach ($this->recording[$probe->id] ?? [] as $runChannelId) {
-            $this->pending[$runChannelId] ??= [];
-            array_push($this->pending[$runChannelId], ...$new);
-        }
-        $this->madeAt = $pack->madeAt;
-        $this->publishSoon();
     }
 
     private function publishSoon(): void

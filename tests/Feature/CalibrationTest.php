@@ -149,6 +149,30 @@ final class CalibrationTest extends TestCase
         $this->postJson("/api/calibrations/{$id}/keep")->assertConflict();
     }
 
+    public function test_a_jump_grown_too_small_is_told_as_something_carried_over(): void
+    {
+        $first = $this->opened();
+        foreach (['buffer-7.00', 'buffer-4.01'] as $position => $buffer) {
+            $this->actAndSettle($this->bench, 'rinse');
+            $this->actAndSettle($this->bench, 'dip', into: $buffer);
+            $this->postJson("/api/calibrations/{$first}/readings", ['position' => $position])->assertOk();
+        }
+        $this->postJson("/api/calibrations/{$first}/keep")->assertOk();
+
+        $second = $this->opened();
+        $this->actAndSettle($this->bench, 'rinse');
+        $this->actAndSettle($this->bench, 'dip', into: 'buffer-7.00');
+        $this->postJson("/api/calibrations/{$second}/readings", ['position' => 0])->assertOk();
+        $this->postJson("/api/benches/{$this->bench->id}/acts", ['act' => 'speed', 'times' => 10])->assertOk();
+        // Straight on, without a rinse; 25 s later the glass has followed, but a tenth of the old solution still sticks to it.
+        $this->postJson("/api/benches/{$this->bench->id}/acts", ['act' => 'dip', 'into' => 'buffer-4.01'])->assertOk()->assertJsonPath('world.isRinsed', false);
+        usleep(2_500_000);
+        $read = $this->postJson("/api/calibrations/{$second}/readings", ['position' => 1, 'takeAnyway' => true])->assertOk();
+
+        self::assertContains('carried-over', $read->json('faults.*.code'));
+        self::assertMatchesRegularExpression('/The jump from 7\.00 to 4\.01 is \d+ % smaller than at the last calibration, as if some 7\.00 stuck to the probe\./', implode(' ', $read->json('faults.*.sentence')));
+    }
+
     public function test_a_closed_calibration_stays_as_it_is(): void
     {
         $id = $this->opened();

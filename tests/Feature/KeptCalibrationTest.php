@@ -40,7 +40,7 @@ final class KeptCalibrationTest extends TestCase
 
         self::assertSame(['healthy', 'aged', 'aged', 'aged'], $history->json('calibrations.*.verdict.code'));
         // 3 % in 20 days is 4.5 % a month; 2 % are left above 85 %: 13 days.
-        self::assertSame('Falls about 4.5 % a month: below 85 % in about 2 weeks. Clean it, or replace it soon.', $history->json('trend.sentence'));
+        self::assertSame('Falls about 4.5 % a month: below 85 % in about 2 weeks.', $history->json('trend.sentence'));
         self::assertTrue($history->json('trend.isReplacedSoon'));
         self::assertSame('fair', $this->getJson("/api/probes/{$this->electrode->id}")->json('trust'));
     }

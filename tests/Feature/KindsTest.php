@@ -147,7 +147,8 @@ final class KindsTest extends TestCase
                 $this->actAndSettle($bench, 'dip', $probe->channel, into: $into);
             }
             $this->settle($bench, $left);
-            $this->postJson("/api/calibrations/{$id}/readings", ['position' => $position])->assertOk();
+            $read = $this->postJson("/api/calibrations/{$id}/readings", ['position' => $position])->assertOk();
+            self::assertNotNull($read->json("beside.0.standards.{$position}.reading"), 'The answer shows both probes read.');
         }
         $kept = $this->postJson("/api/calibrations/{$id}/keep")->assertOk();
 

@@ -41,7 +41,11 @@ test('a teacher walks from sign-in to the handed-out file, and the result is tru
   })
   const concentration = await teacher.resultOf('Concentration in the sample')
   const answer = await page.request.get('/api/benches/1/truth')
-  const { truth } = (await answer.json()) as { truth: { analyteMolPerL: number; pKa: number } }
+  const told = (await answer.json()) as { truth: { key: string; value: number }[] }
+  const truth = Object.fromEntries(told.truth.map(({ key, value }) => [key, value])) as Record<
+    'analyteMolPerL' | 'pKa',
+    number
+  >
   expect(Math.abs(concentration.value - truth.analyteMolPerL)).toBeLessThan(3 * concentration.uncertainty)
   expect(concentration.uncertainty / concentration.value).toBeLessThan(0.01)
   const pKa = await teacher.resultOf('Half-equivalence')

@@ -78,7 +78,11 @@ export class Teacher {
   }
 
   async startCalibration(): Promise<void> {
-    await this.page.getByRole('button', { name: /^Calibrate (pH electrode|again)/ }).click()
+    await this.page
+      .getByRole('listitem')
+      .filter({ hasText: 'pH electrode' })
+      .getByRole('button', { name: /^Calibrate/ })
+      .click()
     await expect(this.page.getByRole('heading', { name: /Calibrate pH electrode/ })).toBeVisible()
     await this.openBenchControls()
   }
@@ -93,6 +97,53 @@ export class Teacher {
     await expect(step.getByText('steady', { exact: true })).toBeVisible()
     await step.getByRole('button', { name: /Accept reading/ }).click()
     await expect(this.page.getByRole('button', { name: 'retake', exact: true })).toHaveCount(before + 1)
+  }
+
+  /** Begins the usual calibration of a probe, from the list of benches. */
+  async beginCalibration(serial: string, clock: 1 | 10 | 60 = 60): Promise<void> {
+    await this.page.goto('/benches')
+    await this.probeRow(serial).getByRole('button', { name: 'Calibrate', exact: true }).click()
+    await expect(this.page.getByRole('heading', { name: /^Calibrate / })).toBeVisible()
+    await this.openBenchControls()
+    await this.setClock(clock)
+  }
+
+  /** Begins another than the usual calibration, perhaps together with other probes. */
+  async beginOtherWay(probe: string, serial: string, recipe: string, ...beside: string[]): Promise<void> {
+    await this.page.goto('/benches')
+    await this.page.getByRole('button', { name: `Another way to calibrate ${probe} ${serial}` }).click()
+    await this.page.getByRole('radio', { name: recipe }).check()
+    for (const other of beside) await this.page.getByRole('checkbox', { name: other }).check()
+    await this.page.getByRole('button', { name: 'Begin' }).click()
+    await expect(this.page.getByRole('heading', { name: /^Calibrate / })).toBeVisible()
+    await this.openBenchControls()
+  }
+
+  probeRow(serial: string) {
+    return this.page.getByRole('listitem').filter({ hasText: serial })
+  }
+
+  /** Does something at the simulated bench. */
+  async hands(group: string, button: string): Promise<void> {
+    await this.page
+      .getByRole('group', { name: group, exact: true })
+      .getByRole('button', { name: button, exact: true })
+      .click()
+    await this.page.waitForTimeout(250)
+  }
+
+  /** Waits until the standard that is next is steady, and accepts it. */
+  async acceptSteady(): Promise<void> {
+    const before = await this.page.getByRole('button', { name: 'retake', exact: true }).count()
+    const step = this.page.locator('li[aria-current=step]')
+    await expect(step.getByText('steady', { exact: true })).toBeVisible({ timeout: 30_000 })
+    await this.page.keyboard.press('t')
+    await expect(this.page.getByRole('button', { name: 'retake', exact: true })).toHaveCount(before + 1)
+  }
+
+  async keep(): Promise<void> {
+    await this.page.getByRole('button', { name: /^Keep/ }).click()
+    await expect(this.page.getByRole('heading', { name: 'Kept', exact: true })).toBeVisible()
   }
 
   async calibrate(): Promise<void> {

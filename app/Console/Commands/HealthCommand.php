@@ -10,7 +10,7 @@ use Illuminate\Console\Command;
 
 final class HealthCommand extends Command
 {
-    protected $signature = 'welkion:health';
+    protected $signature = 'welkion:health {--counts : Print how many samples came and how many never did, as JSON}';
 
     protected $description = 'Say whether the recorder answers and every bench is connected';
 
@@ -23,14 +23,22 @@ final class HealthCommand extends Command
 
             return self::FAILURE;
         }
-        $lost = array_filter(is_array($benches) ? $benches : [], static fn (array $bench): bool => $bench['isConnected'] !== true);
+        $benches = is_array($benches) ? $benches : [];
+        if ($this->option('counts')) {
+            $this->line((string) json_encode([
+                'received' => array_sum(array_column($benches, 'received')), 'missed' => array_sum(array_column($benches, 'missed')),
+            ]));
+        }
+        $lost = array_filter($benches, static fn (array $bench): bool => $bench['isConnected'] !== true);
         foreach ($lost as $bench) {
             $this->error("Bench {$bench['name']} is not connected.");
         }
         if ($benches === [] || $lost !== []) {
             return self::FAILURE;
         }
-        $this->info('The recorder answers and every bench is connected.');
+        if (! $this->option('counts')) {
+            $this->info('The recorder answers and every bench is connected.');
+        }
 
         return self::SUCCESS;
     }

@@ -75,7 +75,7 @@ final readonly class CalibrationTrend
         $word = $this->perMonth < 0.0 ? 'below' : 'above';
 
         return $this->daysLeft < 1.0
-            ? "{$pace}, and is {$word} {$limit} {$unit} by now. Clean it or replace it."
-            : sprintf('%s: %s %s %s in about %d weeks. Clean it, or replace it soon.', $pace, $word, $limit, $unit, (int) ceil($this->daysLeft / 7.0));
+            ? "{$pace}, and is {$word} {$limit} {$unit} by now."
+            : sprintf('%s: %s %s %s in about %d weeks.', $pace, $word, $limit, $unit, (int) ceil($this->daysLeft / 7.0));
     }
 }

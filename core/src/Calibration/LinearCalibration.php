@@ -96,7 +96,7 @@ final readonly class LinearCalibration implements ProbeCalibration
 
         return [
             $share === null
-                ? new KeyFigure("{$this->rawUnit->symbol} for one {$this->unit->symbol}", Measured::of($this->line->slope, $this->line->slopeUncertainty, $this->rawUnit))
+                ? new KeyFigure("for one {$this->unit->symbol}", Measured::of($this->line->slope, $this->line->slopeUncertainty, $this->rawUnit))
                 : new KeyFigure(
                     'of the stated slope',
                     Measured::of($share * $this->line->slope, abs($share) * $this->line->slopeUncertainty, Unit::parse('%')),

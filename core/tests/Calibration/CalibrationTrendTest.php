@@ -22,7 +22,7 @@ final class CalibrationTrendTest extends TestCase
         self::assertEqualsWithDelta(-3.0, $trend->perMonth, 1e-9);
         self::assertEqualsWithDelta(70.0, $trend->daysLeft ?? NAN, 1e-6);
         self::assertTrue($trend->isReplacedSoon());
-        self::assertSame('Falls about 3.0 % a month: below 85 % in about 10 weeks. Clean it, or replace it soon.', $trend->sentence($figures[3]));
+        self::assertSame('Falls about 3.0 % a month: below 85 % in about 10 weeks.', $trend->sentence($figures[3]));
     }
 
     public function test_a_slow_change_is_told_without_alarm(): void
@@ -40,7 +40,7 @@ final class CalibrationTrendTest extends TestCase
         $trend = CalibrationTrend::of([0.0, 10.0, 20.0], $figures);
 
         self::assertSame(0.0, $trend?->daysLeft);
-        self::assertSame('Falls about 9.0 % a month, and is below 85 % by now. Clean it or replace it.', $trend?->sentence($figures[2]));
+        self::assertSame('Falls about 9.0 % a month, and is below 85 % by now.', $trend?->sentence($figures[2]));
     }
 
     public function test_a_cell_constant_that_rises_runs_into_its_upper_limit(): void

@@ -62,10 +62,15 @@ export function NumberField({
           aria-describedby={shown ? `${id}-problem` : undefined}
           onChange={(event) => {
             setText(event.target.value)
+            // Said until it is put right; leaving the field must not move what is about to be pressed.
+            if (parseNumber(event.target.value) !== null) setOwnProblem(null)
           }}
           onBlur={handleCommit}
           onKeyDown={(event) => {
-            if (event.key === 'Enter') handleCommit()
+            if (event.key !== 'Enter') return
+            // Leaving the field commits it; from then on single keys are commands again.
+            event.preventDefault()
+            event.currentTarget.blur()
           }}
         />
         {unit ? <span className="quiet text-sm">{unit}</span> : null}

@@ -98,6 +98,7 @@ final class Alder extends Bench
                     ['aged electrode', ['act' => 'age'], $this->electrode !== null && $this->electrode->isAged],
                     ['electrode at bench Birch', ['act' => 'move', 'channel' => 'ph', 'to' => 'Birch'], $this->electrode === null],
                 ]),
+                $this->knockControl(),
                 $this->plugControl(),
             ],
         ];

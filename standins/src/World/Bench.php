@@ -62,12 +62,19 @@ abstract class Bench implements World
         return $this->clockS;
     }
 
-    /** The plugs and knocks of every bench. */
+    /** The plugs of every bench. */
     final protected function plugControl(): Control
     {
         return Control::switches('Plugged in', array_map(
             fn (ChannelDescription $c): array => [$c->title, ['act' => 'plug', 'channel' => $c->name], ! isset($this->unplugged[$c->name])],
             $this->sockets(),
+        ));
+    }
+
+    final protected function knockControl(): Control
+    {
+        return Control::acts('Bump', array_map(
+            static fn (ChannelDescription $c): array => [$c->title, ['act' => 'bump', 'channel' => $c->name]], $this->channels(),
         ));
     }
 

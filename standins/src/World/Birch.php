@@ -95,6 +95,7 @@ final class Birch extends Bench
                     ['aged electrode', ['act' => 'age'], $this->electrode->isAged],
                     ['fouled cell', ['act' => 'foul'], $this->cell->slopeFactor < 1.0],
                 ]),
+                $this->knockControl(),
                 $this->plugControl(),
             ],
         ];

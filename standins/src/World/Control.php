@@ -44,6 +44,16 @@ final readonly class Control implements \JsonSerializable
     }
 
     /**
+     * Things that are done and leave no state behind.
+     *
+     * @param  list<array{string, array<string, scalar>}>  $acts  words and act
+     */
+    public static function acts(string $title, array $acts): self
+    {
+        return new self($title, array_map(static fn (array $a): array => ['words' => $a[0], 'act' => $a[1]], $acts), null);
+    }
+
+    /**
      * A number to set or to add.
      *
      * @param  array<string, scalar>  $act

@@ -82,6 +82,7 @@ final class Hazel extends Bench
                 Control::choice('Thermometer into', self::PLACES, $this->thermometerIn, ['act' => 'dip', 'channel' => 'temperature'], 'into'),
                 Control::number('Weather', 'Barometer', 'kPa', $this->room->barometerKpa, ['act' => 'barometer'], 'kpa', 'set'),
                 Control::switches('Faults', [['sensor strained', ['act' => 'strain'], $this->pressure->slopeFactor < 1.0]]),
+                $this->knockControl(),
                 $this->plugControl(),
             ],
         ];

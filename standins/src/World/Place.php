@@ -38,9 +38,9 @@ enum Place: string
         return match ($this) {
             self::Storage => 'storage solution',
             self::Rinse => 'rinse water',
-            self::Buffer4 => 'pH 4.01 buffer',
-            self::Buffer7 => 'pH 7.00 buffer',
-            self::Buffer10 => 'pH 10.01 buffer',
+            self::Buffer4 => 'pH 4.01',
+            self::Buffer7 => 'pH 7.00',
+            self::Buffer10 => 'pH 10.01',
             self::Beaker => 'the beaker',
         };
     }

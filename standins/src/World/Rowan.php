@@ -105,6 +105,7 @@ final class Rowan extends Bench
                 Control::choice('Right thermometer', self::SKIN, $this->skin['skin-right'], ['act' => 'dip', 'channel' => 'skin-right'], 'into'),
                 Control::switches('Person A', [['row', ['act' => 'row'], $this->person->isWorking]]),
                 Control::switches('Faults', [['mains hum', ['act' => 'hum'], $this->hasHum]]),
+                $this->knockControl(),
                 $this->plugControl(),
             ],
         ];

@@ -3,6 +3,7 @@ import { sentenceOf } from '../../lib/api/problem'
 import type { Probe } from '../../lib/api/types'
 import { Note } from '../../ui/Note'
 import { CalibrateDialog } from './CalibrateDialog'
+import { recipeOf } from './recipeOf'
 import { useOpenCalibration } from './useCalibration'
 
 interface CalibrateButtonProps {
@@ -82,10 +83,4 @@ export function CalibrateButton({ probe, others, words, className, shortcut, onO
       ) : null}
     </>
   )
-}
-
-/** The way it was calibrated last, or the usual one. */
-export function recipeOf(probe: Probe): string {
-  const last = probe.recipes.find(({ title }) => title === probe.calibration?.recipe)
-  return (probe.calibration?.origin === 'read' ? last : undefined)?.key ?? probe.recipes[0]?.key ?? ''
 }

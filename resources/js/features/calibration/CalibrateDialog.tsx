@@ -2,7 +2,7 @@ import { useState } from 'react'
 import type { Probe } from '../../lib/api/types'
 import { Dialog } from '../../ui/Dialog'
 import { DialogActions } from '../../ui/DialogActions'
-import { recipeOf } from './CalibrateButton'
+import { recipeOf } from './recipeOf'
 import type { CalibrationPlan } from './useCalibration'
 
 interface CalibrateDialogProps {

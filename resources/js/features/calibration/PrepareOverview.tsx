@@ -5,9 +5,10 @@ import { isTrusted } from '../../lib/probes/shown'
 import { Note } from '../../ui/Note'
 import { useKey } from '../../ui/useKey'
 import { TrustText } from '../probes/TrustText'
-import { CalibrateButton, recipeOf } from './CalibrateButton'
+import { CalibrateButton } from './CalibrateButton'
 import { GRADE_TEXT, GRADE_TONE } from './grades'
 import { KeyFigureHistory } from './KeyFigureHistory'
+import { recipeOf } from './recipeOf'
 import { useCalibrationHistory, useOpenCalibration } from './useCalibration'
 
 interface PrepareOverviewProps {
@@ -175,7 +176,7 @@ function ProbeJudged({ probe }: { probe: Probe }) {
         )}
         {trend === null ? null : (
           <Note tone={trend.isReplacedSoon ? 'amber' : 'plain'}>
-            {trend.isReplacedSoon ? <strong>Replace soon. </strong> : null}
+            {trend.isReplacedSoon ? <strong>Clean or replace soon. </strong> : null}
             {trend.sentence}
           </Note>
         )}

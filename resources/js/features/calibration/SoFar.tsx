@@ -79,11 +79,28 @@ function Judgement({ calibration, isOneOfMany }: { calibration: OneCalibration; 
               </span>
             </p>
           ))}
+      <Residual calibration={calibration} />
       <Note tone={GRADE_TONE[verdict.grade]}>
         <strong>{verdict.title}</strong> {verdict.advice}
         <Effect calibration={calibration} />
       </Note>
     </div>
+  )
+}
+
+/** How far the standards lie off their line; two always lie on it. */
+function Residual({ calibration }: { calibration: OneCalibration }) {
+  const residuals = calibration.line?.residuals ?? []
+  if (residuals.length < 3) return null
+  const largest = Math.max(...residuals.map(Math.abs))
+  return (
+    <p className="quiet text-sm">
+      {residuals.length} standards lie within{' '}
+      <span className="num">
+        {largest.toPrecision(2)} {calibration.probe.rawUnit}
+      </span>{' '}
+      of the line.
+    </p>
   )
 }
 

@@ -52,7 +52,12 @@ export function lineFigureOption(calibration: Calibration, now: readonly (number
         data: one.standards
           .filter((standard) => standard.isPoint && standard.reading !== null)
           .map((standard) =>
-            named(standardValue(valueOf(standard), calibration.unit), valueOf(standard), standard.reading?.raw ?? 0, range),
+            named(
+              standardValue(valueOf(standard), calibration.unit),
+              valueOf(standard),
+              standard.reading?.raw ?? 0,
+              range,
+            ),
           ),
       })),
       {
@@ -64,7 +69,9 @@ export function lineFigureOption(calibration: Calibration, now: readonly (number
         data:
           guide === null
             ? []
-            : later.map((one) => named(`${standardName(one)} to come`, one.valueHere, rawAt(guide, one.valueHere), range)),
+            : later.map((one) =>
+                named(`${standardName(one)} to come`, one.valueHere, rawAt(guide, one.valueHere), range),
+              ),
       },
       ...now.flatMap((raw, index) =>
         next === undefined || raw === null || !next.isPoint

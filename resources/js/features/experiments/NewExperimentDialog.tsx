@@ -10,7 +10,9 @@ export function NewExperimentDialog({ onClose }: { onClose: () => void }) {
   const [title, setTitle] = useState('')
   const [chosenBench, setChosenBench] = useState<number | null>(null)
   const benches = useBenches()
-  const benchId = chosenBench ?? benches.data?.[0]?.id ?? null
+  // A titration needs a pH electrode, plugged in or not.
+  const suitable = (benches.data ?? []).filter(({ probes }) => probes.some(({ kind }) => kind === 'ph-electrode'))
+  const benchId = chosenBench ?? suitable[0]?.id ?? null
   const navigate = useNavigate()
   const client = useQueryClient()
   const titleId = useId()
@@ -61,7 +63,7 @@ export function NewExperimentDialog({ onClose }: { onClose: () => void }) {
               setChosenBench(Number(event.target.value))
             }}
           >
-            {(benches.data ?? []).map((bench) => (
+            {suitable.map((bench) => (
               <option key={bench.id} value={bench.id}>
                 {bench.name}
                 {bench.isSimulated ? ' (simulated)' : ''}

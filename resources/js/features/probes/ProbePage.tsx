@@ -85,7 +85,7 @@ function ProbeRecord({ probe }: { probe: Probe }) {
           {trend === null ? null : (
             <div className="mt-2">
               <Note tone={trend.isReplacedSoon ? 'amber' : 'plain'}>
-                {trend.isReplacedSoon ? <strong>Replace soon. </strong> : null}
+                {trend.isReplacedSoon ? <strong>Clean or replace soon. </strong> : null}
                 {trend.sentence}
               </Note>
             </div>

@@ -6,7 +6,9 @@ import { useNow } from '../../ui/useNow'
 /** The number a calibration is judged by, short enough for a card: "97.8 %", "K 1.061 1/cm". */
 export function figureText(figure: KeyFigure): string {
   const { measured, label } = figure
-  return `${label === 'cell constant' ? 'K ' : ''}${measured.shownValue} ${measured.unit}`
+  const number = `${measured.shownValue} ${measured.unit}`
+  if (label === 'cell constant') return `K ${number}`
+  return label.startsWith('for one') ? `${number} ${label}` : number
 }
 
 /** Whether a probe can be trusted, in a few words: what its calibration came to and how old it is. */

@@ -2,6 +2,7 @@ import { Dialog } from '../../ui/Dialog'
 
 const KEYS = [
   ['T', 'Take or accept the reading'],
+  ['K', 'Keep the calibration'],
   ['S', 'Start or finish the run'],
   ['F', 'Fit the view to the data'],
   ['← →', 'Move the picked point, once the figure has the focus'],

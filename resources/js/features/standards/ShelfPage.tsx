@@ -54,35 +54,37 @@ export function ShelfPage() {
             <h2 id={`shelf-${kind}`} className="border-base-300 border-b px-4 py-2 font-semibold">
               {words}
             </h2>
-            <table className="w-full table-fixed text-left">
-              <colgroup>
-                <col className="w-[26%]" />
-                <col className="w-[24%]" />
-                <col className="w-[15%]" />
-                <col className="w-[19%]" />
-                <col />
-              </colgroup>
-              <thead className="sr-only">
-                <tr>
-                  <th scope="col">Name</th>
-                  <th scope="col">Value</th>
-                  <th scope="col">Lot</th>
-                  <th scope="col">Good until</th>
-                  <th scope="col">What can be done</th>
-                </tr>
-              </thead>
-              <tbody className="divide-base-300 divide-y">
-                {standards.map((standard) => (
-                  <ShelfRow
-                    key={standard.id}
-                    standard={standard}
-                    onEdit={() => {
-                      setEditing(standard)
-                    }}
-                  />
-                ))}
-              </tbody>
-            </table>
+            <div className="overflow-x-auto" tabIndex={0} role="group" aria-label={`${words}, table`}>
+              <table className="w-full min-w-[40rem] table-fixed text-left">
+                <colgroup>
+                  <col className="w-[26%]" />
+                  <col className="w-[24%]" />
+                  <col className="w-[15%]" />
+                  <col className="w-[19%]" />
+                  <col />
+                </colgroup>
+                <thead className="sr-only">
+                  <tr>
+                    <th scope="col">Name</th>
+                    <th scope="col">Value</th>
+                    <th scope="col">Lot</th>
+                    <th scope="col">Good until</th>
+                    <th scope="col">What can be done</th>
+                  </tr>
+                </thead>
+                <tbody className="divide-base-300 divide-y">
+                  {standards.map((standard) => (
+                    <ShelfRow
+                      key={standard.id}
+                      standard={standard}
+                      onEdit={() => {
+                        setEditing(standard)
+                      }}
+                    />
+                  ))}
+                </tbody>
+              </table>
+            </div>
           </section>
         )
       })}
