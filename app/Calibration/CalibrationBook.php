@@ -44,7 +44,7 @@ final readonly class CalibrationBook
         $before = $this->lastOf($probe, $recipe);
         $chosen = [
             'user_id' => $user->id, 'recipe' => $recipe, 'origin' => Origin::Read, 'unit' => $recipe->unit($probe->kind),
-            'standards' => $standards ?? $before->standards ?? StandardRows::usual($recipe, $probe->kind),
+            'standards' => $standards ?? ($before === null ? StandardRows::usual($recipe, $probe->kind) : StandardRows::asExamples($recipe, $before->standards)),
             'settings' => $settings + $this->keptSettings($before),
         ];
 

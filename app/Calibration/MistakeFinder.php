@@ -38,7 +38,10 @@ final class MistakeFinder
             $last?->unit === $calibration->unit ? $last->calibrated()?->line() : null,
         );
 
-        return [
+        $untyped = $this->untyped($calibration);
+
+        // Examples make no line that could be judged.
+        return $untyped !== [] ? $untyped : [
             ...array_map(static fn (CalibrationFault $f): CalibrationFault => $f->at(array_values($order->all())), $faults),
             ...$this->expired($calibration),
             ...$this->poorFits($calibration),
@@ -59,15 +62,27 @@ final class MistakeFinder
             ProbeKind::Thermometer => [Standard::ice(), Standard::boilingWater()],
             default => [],
         };
+        $bottles = ShelfStandard::query()->where('user_id', $calibration->user_id)->where('kind', $calibration->probe->kind)->orderBy('id')->get();
         $known = [];
-        foreach ($standards as $standard) {
-            $known[$standard->label] = $standard->valueIn($calibration->surroundings($celsius));
-        }
-        foreach (ShelfStandard::query()->where('user_id', $calibration->user_id)->where('kind', $calibration->probe->kind)->get() as $bottle) {
-            $known[$bottle->label] = $bottle->standard()->valueIn($calibration->surroundings($celsius));
+        foreach ([...$bottles->map(static fn (ShelfStandard $b): Standard => $b->standard())->all(), ...$standards] as $standard) {
+            $known[$standard->label] ??= $standard->valueIn($calibration->surroundings($celsius));
         }
 
         return $known;
+    }
+
+    /** @return list<CalibrationFault> */
+    private function untyped(Calibration $calibration): array
+    {
+        $faults = [];
+        foreach ($calibration->readings as $reading) {
+            $row = $calibration->standards[$reading->position] ?? null;
+            if ($row !== null && ($row['isExample'] ?? false)) {
+                $faults[] = CalibrationFault::notTyped($row['label'], $reading->position);
+            }
+        }
+
+        return $faults;
     }
 
     /** @return list<CalibrationFault> */

@@ -20,7 +20,20 @@ final class StandardRows
     /** @return list<StandardRow> what a recipe begins with */
     public static function usual(Recipe $recipe, ProbeKind $kind): array
     {
-        return array_map(static fn (Standard $s): array => self::row($s), $recipe->standards($kind));
+        return self::asExamples($recipe, array_map(static fn (Standard $s): array => self::row($s), $recipe->standards($kind)));
+    }
+
+    /**
+     * The same rows; what is read beside the probe has to be typed anew.
+     *
+     * @param  list<StandardRow>  $rows
+     * @return list<StandardRow>
+     */
+    public static function asExamples(Recipe $recipe, array $rows): array
+    {
+        return array_map(static fn (array $row): array => [
+            'isExample' => $recipe->isReadBeside() && $row['source'] === StandardSource::Typed->value,
+        ] + $row, $rows);
     }
 
     /** @return StandardRow */

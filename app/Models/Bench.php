@@ -36,7 +36,7 @@ final class Bench extends Model
     public function probes(): HasMany
     {
         $relation = $this->hasMany(Probe::class);
-        $relation->orderBy('id');
+        $relation->orderBy('position')->orderBy('id');
 
         return $relation;
     }

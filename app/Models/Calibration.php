@@ -27,7 +27,7 @@ use Welkion\Core\Units\Unit;
 /**
  * A probe's calibration, from the first standard until it is kept.
  *
- * @phpstan-type StandardRow array{source: string, code: string, label: string, value: float|int, uncertainty: float|int, unit: string, shelfId: int|null}
+ * @phpstan-type StandardRow array{source: string, code: string, label: string, value: float|int, uncertainty: float|int, unit: string, shelfId: int|null, isExample?: bool}
  *
  * @property int $id
  * @property int $probe_id

@@ -40,6 +40,8 @@ use Welkion\Core\Series\SteadyLimits;
  */
 final class Probe extends Model
 {
+    private const MOVE_TOLD_HOURS = 12;
+
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
@@ -158,6 +160,12 @@ final class Probe extends Model
     public function calibrationWithProbe(): ?Calibration
     {
         return $this->calibration?->setRelation('probe', $this);
+    }
+
+    /** The bench it was carried here from, as long as someone may look for it there. */
+    public function recentlyMovedFrom(): ?string
+    {
+        return $this->presence_changed_at?->greaterThan(now()->subHours(self::MOVE_TOLD_HOURS)) === true ? $this->moved_from : null;
     }
 
     /** @return array<string, string> */

@@ -20,13 +20,13 @@ final class ProbeRegister
     {
         $serials = [];
         $left = [];
-        foreach ($channels as $channel) {
+        foreach (array_values($channels) as $position => $channel) {
             $kind = is_array($channel) && is_string($channel['kind'] ?? null) ? ProbeKind::tryFrom($channel['kind']) : null;
             if (! is_array($channel) || $kind === null || ! is_string($channel['serial'] ?? null) || ! is_string($channel['name'] ?? null)) {
                 continue;
             }
             $serials[] = $channel['serial'];
-            $from = self::plugIn($bench, $kind, $channel['name'], $channel['serial'], $channel);
+            $from = self::plugIn($bench, $kind, $channel['name'], $channel['serial'], $position, $channel);
             $left = $from === null ? $left : [...$left, $from];
         }
         foreach ($bench->probes()->where('is_present', true)->get() as $probe) {
@@ -42,7 +42,7 @@ final class ProbeRegister
      * @param  array<array-key, mixed>  $told
      * @return int|null the bench it came from, if that is another
      */
-    private static function plugIn(Bench $bench, ProbeKind $kind, string $channel, string $serial, array $told): ?int
+    private static function plugIn(Bench $bench, ProbeKind $kind, string $channel, string $serial, int $position, array $told): ?int
     {
         $probe = Probe::query()->with('bench')->where('serial', $serial)->whereRelation('bench', 'user_id', $bench->user_id)->first()
             ?? new Probe(['serial' => $serial]);
@@ -50,7 +50,7 @@ final class ProbeRegister
         $number = static fn (mixed $value): ?float => is_int($value) || is_float($value) ? (float) $value : null;
         $from = $probe->exists && $probe->bench_id !== $bench->id ? $probe->bench : null;
         $probe->fill([
-            'bench_id' => $bench->id, 'channel' => $channel, 'kind' => $kind,
+            'bench_id' => $bench->id, 'channel' => $channel, 'position' => $position, 'kind' => $kind,
             'title' => is_string($told['title'] ?? null) ? $told['title'] : $channel,
             'raw_unit' => is_string($told['unit'] ?? null) ? $told['unit'] : '',
             'resolution' => $number($told['resolution'] ?? null) ?? 0.0, 'fastest_hz' => $number($told['fastestHz'] ?? null) ?? 1.0,

@@ -22,6 +22,7 @@ return new class extends Migration
             $table->index(['serial', 'bench_id']);
             $table->double('stated_slope')->nullable()->comment('the maker\'s line, raw unit per unit of the quantity');
             $table->double('stated_offset')->nullable();
+            $table->unsignedSmallInteger('position')->default(0)->comment('where its device names it');
             $table->double('fastest_hz')->default(10.0);
             $table->boolean('is_present')->default(true)->comment('whether its plug is in');
             $table->dateTime('presence_changed_at', 3)->nullable();
@@ -118,7 +119,7 @@ return new class extends Migration
             $table->dropIndex(['serial', 'bench_id']);
             $table->unique(['bench_id', 'channel']);
             $table->dropIndex(['bench_id']);
-            $table->dropColumn(['stated_slope', 'stated_offset', 'fastest_hz', 'is_present', 'presence_changed_at', 'moved_from']);
+            $table->dropColumn(['stated_slope', 'stated_offset', 'position', 'fastest_hz', 'is_present', 'presence_changed_at', 'moved_from']);
         });
         Schema::table('benches', fn (Blueprint $table) => $table->dropColumn(['link_name', 'steady_limits']));
     }

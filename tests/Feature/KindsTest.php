@@ -62,7 +62,7 @@ final class KindsTest extends TestCase
             'standards' => [['source' => 'typed', 'label' => 'start volume', 'value' => 30.0, 'uncertainty' => 0.1]],
         ], static fn (array $t): float => 4000.0 / (M_PI * $t['boreMm'] ** 2)];
         yield 'plunger at marks' => ['Hazel', 'plunger', [['act' => 'plunger', 'volume' => 10.0], ['act' => 'plunger', 'volume' => 30.0], ['act' => 'plunger', 'volume' => 50.0]],
-            ['recipe' => 'volume-marks'], static fn (array $t): float => 4000.0 / (M_PI * $t['boreMm'] ** 2)];
+            ['recipe' => 'volume-marks', 'standards' => array_map(static fn (float $v): array => ['source' => 'typed', 'label' => 'mark', 'value' => $v, 'uncertainty' => 0.1], [10.0, 30.0, 50.0])], static fn (array $t): float => 4000.0 / (M_PI * $t['boreMm'] ** 2)];
     }
 
     public function test_a_pressure_sensor_is_moved_onto_the_barometer(): void
@@ -170,7 +170,12 @@ final class KindsTest extends TestCase
             ->assertJsonPath('detail', 'Type the inner diameter of the syringe: without it travel is no volume.');
         $this->patchJson("/api/calibrations/{$id}", ['settings' => ['boreMm' => -3]])->assertUnprocessable()
             ->assertJsonPath('detail', 'The inner diameter of the syringe must be a number above 0 mm, at most 200.');
-        $this->patchJson("/api/calibrations/{$id}", ['settings' => ['boreMm' => 29]])->assertOk();
+        $untyped = $this->patchJson("/api/calibrations/{$id}", ['settings' => ['boreMm' => 29]])->assertOk();
+        self::assertSame(['value-not-typed'], $untyped->json('faults.*.code'));
+        $this->postJson("/api/calibrations/{$id}/keep")->assertConflict()
+            ->assertJsonPath('detail', 'Type the value of "start volume", as it was read beside the probe. Until then there is no line.');
+        $this->patchJson("/api/calibrations/{$id}", ['standards' => [['source' => 'typed', 'label' => 'start volume', 'value' => 20.0, 'uncertainty' => 0.1]]])
+            ->assertOk()->assertJsonPath('faults', [])->assertJsonPath('standards.0.reading.value', 20);
         $this->postJson("/api/calibrations/{$id}/keep")->assertOk()->assertJsonPath('unit', 'mL');
 
         $rowan = $this->connectedBenchOf($this->teacher, 'Rowan');

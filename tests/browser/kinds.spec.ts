@@ -54,6 +54,11 @@ test.describe('a full calibration of each kind', () => {
     await page.getByLabel('Inner diameter').fill('29.0')
     await page.getByLabel('Inner diameter').press('Enter')
     await teacher.acceptSteady()
+    await expect(page.getByRole('alert')).toContainText(
+      'Type the value of "start volume", as it was read beside the probe.',
+    )
+    await page.getByLabel('Value of start volume in mL').fill('20')
+    await page.getByLabel('Value of start volume in mL').press('Enter')
     await teacher.keep()
     await teacher.hands('Plunger', '40')
     await expect(page.getByRole('listitem').filter({ hasText: 'Plunger' }).first()).toContainText(

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { execFileSync } from 'node:child_process'
+import { spawnSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { Teacher } from './teacher'
 
@@ -86,7 +86,7 @@ test.describe('the probes of all benches', () => {
 test('a bench that disappears is told at once, and it comes back by itself', async ({ page }) => {
   const settings = readFileSync(`${process.env.WELKION_VAR ?? ''}/settings.env`, 'utf8')
   const port = /WELKION_BENCH_PORT=(\d+)/.exec(settings)?.[1] ?? ''
-  const pullThePlug = () => execFileSync('pkill', ['-KILL', '-f', `bench.php --port=${port}`])
+  const pullThePlug = () => spawnSync('pkill', ['-KILL', '-f', `bench.php --port=${port}`])
   const teacher = new Teacher(page)
   await teacher.signIn()
   await page.goto('/benches')
@@ -176,7 +176,7 @@ test.describe('the shelf of standards', () => {
   test('a bottle is written down once and chosen in a calibration; an expired one is flagged', async ({ page }) => {
     const teacher = new Teacher(page)
     await teacher.signIn()
-    await page.getByRole('link', { name: 'Standards' }).click()
+    await page.getByRole('link', { name: 'Standards', exact: true }).click()
     await expect(page.getByText('1 standard expired.')).toBeVisible()
     await page.getByRole('button', { name: 'Add a standard' }).click()
     await page.getByRole('button', { name: 'Put it on the shelf' }).click()

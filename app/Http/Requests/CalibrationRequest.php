@@ -38,12 +38,13 @@ final class CalibrationRequest extends FormRequest
         return [
             'recipe' => [$this->isMethod('POST') ? 'required' : 'prohibited', Rule::in(array_column(Recipe::for($this->kind()), 'value'))],
             'standards' => ['array', 'min:1', 'max:5'],
-            'standards.*' => ['array:source,code,label,value,uncertainty,shelfId'],
+            'standards.*' => ['array:source,code,label,value,uncertainty,shelfId,isExample'],
             'standards.*.source' => ['required_without:standards.*.shelfId', Rule::enum(StandardSource::class)],
             'standards.*.code' => ['nullable', 'string', 'max:20'],
             'standards.*.label' => ['nullable', 'string', 'max:60'],
             'standards.*.value' => ['nullable', 'numeric'],
             'standards.*.uncertainty' => ['nullable', 'numeric', 'min:0'],
+            'standards.*.isExample' => ['nullable', 'boolean'],
             'standards.*.shelfId' => ['nullable', 'integer'],
             'settings' => ['array:barometerKpa,boreMm,boreUncertaintyMm,deadVolumeMl,coefficient,celsius'],
             'settings.barometerKpa' => ['nullable', 'numeric', 'between:50,110'],
@@ -85,7 +86,7 @@ final class CalibrationRequest extends FormRequest
         if (! $this->has('standards')) {
             return null;
         }
-        /** @var list<array{source?: string, code?: string|null, label?: string|null, value?: float|int|string|null, uncertainty?: float|int|string|null, shelfId?: int|null}> $chosen */
+        /** @var list<array{source?: string, code?: string|null, label?: string|null, value?: float|int|string|null, uncertainty?: float|int|string|null, shelfId?: int|null, isExample?: bool|null}> $chosen */
         $chosen = array_values($this->validated('standards'));
 
         return array_map(fn (array $one, int $i): array => $this->row($one, $i + 1), $chosen, array_keys($chosen));
@@ -114,7 +115,7 @@ final class CalibrationRequest extends FormRequest
     }
 
     /**
-     * @param  array{source?: string, code?: string|null, label?: string|null, value?: float|int|string|null, uncertainty?: float|int|string|null, shelfId?: int|null}  $one
+     * @param  array{source?: string, code?: string|null, label?: string|null, value?: float|int|string|null, uncertainty?: float|int|string|null, shelfId?: int|null, isExample?: bool|null}  $one
      * @return StandardRow
      */
     private function row(array $one, int $number): array
@@ -143,7 +144,7 @@ final class CalibrationRequest extends FormRequest
             StandardSource::Typed => $this->typed($one['value'] ?? null, (float) ($one['uncertainty'] ?? 0.0), $label, $unit, $number),
         };
 
-        return StandardRows::row($standard);
+        return ['isExample' => (bool) ($one['isExample'] ?? false)] + StandardRows::row($standard);
     }
 
     private function typed(float|int|string|null $value, float $uncertainty, string $label, string $unit, int $number): Standard

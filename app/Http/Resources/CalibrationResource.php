@@ -104,6 +104,7 @@ final class CalibrationResource extends JsonResource
                 continue;
             }
             $rows[] = $row + [
+                'isExample' => false,
                 'position' => $position,
                 'valueHere' => $standard->valueIn($calibration->surroundings($celsius)),
                 'instruction' => $standard->source->instruction(),

@@ -48,7 +48,7 @@ final class ProbeResource extends JsonResource
             'fastestHz' => $probe->fastest_hz,
             'isPresent' => $probe->is_present,
             'isAlive' => $probe->kind->isAlive(),
-            'movedFrom' => $probe->moved_from,
+            'movedFrom' => $probe->recentlyMovedFrom(),
             'canBeZeroed' => $probe->kind->canBeZeroed(),
             'trust' => $probe->trust()->value,
             'trustSentence' => $probe->trustSentence(),

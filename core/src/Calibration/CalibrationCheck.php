@@ -23,12 +23,15 @@ final readonly class CalibrationCheck
     /** ... or within this share of the step from the other reading. */
     private const RECOGNISED_STEP_SHARE = 0.05;
 
+    /** Two known standards are told apart from this share of the recognised distance on. */
+    private const TOLD_APART_SHARE = 0.1;
+
     /** A belt that shows within this share of what is wanted sits well. */
     private const FIT_SHARE = 0.4;
 
     /**
      * @param  string  $rawUnit  unit of the raw signal
-     * @param  array<string, float>  $known  further standards a bench may have, value by label
+     * @param  array<string, float>  $known  further standards a bench may have, value by label, the likeliest first
      */
     public function __construct(private Expectation $expectation, private string $rawUnit, private array $known = [])
     {
@@ -198,10 +201,13 @@ final readonly class CalibrationCheck
     private function recognised(float $value, float $within, StandardReading $named): ?string
     {
         $found = null;
+        $nearest = INF;
         foreach ($this->known as $label => $known) {
             $distance = abs($known - $value);
-            if ($distance <= $within && $distance < abs($named->value - $value)) {
-                $within = $distance;
+            $isFit = $distance <= $within && $distance < abs($named->value - $value);
+            // Of bottles that can hardly be told apart the first, more usual one is named.
+            if ($isFit && $distance < $nearest - self::TOLD_APART_SHARE * $within) {
+                $nearest = $distance;
                 $found = (string) $label;
             }
         }

@@ -23,6 +23,8 @@ final readonly class CalibrationFault
 
     public const EXPIRED = 'expired-standard';
 
+    public const NOT_TYPED = 'value-not-typed';
+
     /**
      * @param  bool  $blocks  whether the calibration must not be kept as it stands
      * @param  list<int>  $positions  of the readings concerned, as they were given
@@ -139,5 +141,11 @@ final readonly class CalibrationFault
             false,
             [$position],
         );
+    }
+
+    /** What was read beside the probe has not been typed. */
+    public static function notTyped(string $label, int $position): self
+    {
+        return new self(self::NOT_TYPED, "Type the value of \"{$label}\", as it was read beside the probe. Until then there is no line.", true, [$position]);
     }
 }

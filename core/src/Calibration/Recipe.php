@@ -91,6 +91,12 @@ enum Recipe: string
         };
     }
 
+    /** Whether typed values are read beside the probe each time, so that those of last time are only examples. */
+    public function isReadBeside(): bool
+    {
+        return in_array($this, [self::BesideThermometer, self::BesideGauge, self::Bore, self::VolumeMarks], true);
+    }
+
     public function needsBarometer(): bool
     {
         return $this === self::IceAndBoiling || $this === self::RoomAir;

@@ -304,4 +304,16 @@ final class ProbeModelTest extends TestCase
             $values, $raw,
         );
     }
+
+    public function test_of_two_bottles_that_cannot_be_told_apart_the_first_is_named(): void
+    {
+        $model = ProbeModel::of(ProbeKind::PhElectrode, 'mV');
+        $readings = [StandardReading::of('7.00', 7.0, 4.2), StandardReading::of('4.01', 4.01, -174.0)];
+        $name = static fn (array $known): string => (new CalibrationCheck($model->expectation(25.0), 'mV', $known))->faults($readings)[0]->sentence;
+
+        // (-174.0 - 4.2) / -59.16 = 3.012 above 7.00.
+        self::assertStringContainsString('is what 10.01 would give', $name(['10.01' => 10.01, 'carbonate' => 10.012]));
+        self::assertStringContainsString('is what carbonate would give', $name(['carbonate' => 10.012, '10.01' => 10.01]));
+        self::assertStringContainsString('is what 10.01 would give', $name(['borax' => 9.18, '10.01' => 10.01]));
+    }
 }

@@ -8,6 +8,9 @@ interface FaultsProps {
   onRetake: (position: number) => void
 }
 
+/** A retake would change nothing about these. */
+const STAYS_READ: readonly string[] = ['expired-standard', 'value-not-typed']
+
 /** Mistakes found in the readings, each with the way on. */
 export function Faults({ calibration, onExchange, onRetake }: FaultsProps) {
   if (calibration.state !== 'open') return null
@@ -34,7 +37,7 @@ export function Faults({ calibration, onExchange, onRetake }: FaultsProps) {
               >
                 Exchange the two
               </button>
-            ) : last !== undefined && last.reading !== null && fault.code !== 'expired-standard' ? (
+            ) : last?.reading != null && !STAYS_READ.includes(fault.code) ? (
               <button
                 type="button"
                 className="word-button"

@@ -52,7 +52,7 @@ function ValueHere({ standard, canChange, onType }: StandardStepProps) {
         label={`Value of ${standardName(standard)}`}
         hideLabel
         unit={standard.unit}
-        value={standard.value}
+        value={standard.isExample ? null : standard.value}
         widthClass="w-20"
         onChange={(value) => {
           if (value !== null) onType(value)
@@ -93,7 +93,7 @@ function Read({
               label={`Value of ${standardName(standard)}`}
               hideLabel
               unit={standard.unit}
-              value={standard.value}
+              value={standard.isExample ? null : standard.value}
               widthClass="w-18"
               onChange={(value) => {
                 if (value !== null) onType(value)

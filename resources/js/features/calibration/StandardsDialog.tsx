@@ -75,10 +75,10 @@ export function StandardsDialog({ probe, unit, standards, problem, onChoose, onC
                   label={`${unit === 'pH' ? 'pH' : 'Value'} of standard ${index + 1}`}
                   hideLabel
                   unit={unit}
-                  value={standard.value ?? null}
+                  value={standard.isExample === true ? null : (standard.value ?? null)}
                   widthClass="w-20"
                   onChange={(value) => {
-                    handleChange(index, { ...standard, value })
+                    handleChange(index, { ...standard, value, isExample: false })
                   }}
                 />
                 <NumberField
@@ -157,6 +157,6 @@ function optionOf(standard: Chosen, options: readonly Option[]): Option | undefi
 /** Of a row, only what is asked for. */
 function asked(chosen: Chosen): Chosen {
   if (chosen.shelfId != null) return { shelfId: chosen.shelfId }
-  const { source = 'typed', code = null, label = null, value = null, uncertainty = null } = chosen
-  return { source, code, label, value, uncertainty }
+  const { source = 'typed', code = null, label = null, value = null, uncertainty = null, isExample = false } = chosen
+  return { source, code, label, value, uncertainty, isExample }
 }

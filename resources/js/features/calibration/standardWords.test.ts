@@ -30,7 +30,7 @@ describe('words for standards', () => {
   })
 
   it('asks for a typed standard by its own words and value', () => {
-    expect(choiceOf(row({}))).toEqual({ source: 'typed', code: '', label: 'warm water', value: 50, uncertainty: 0.1 })
+    expect(choiceOf(row({}))).toMatchObject({ source: 'typed', label: 'warm water', value: 50, isExample: false })
     expect(choiceOf(row({ label: '9.20', unit: 'pH', value: 9.2 })).label).toBe('')
     expect(choiceOf(row({ shelfId: 4 }))).toEqual({ shelfId: 4 })
   })
@@ -40,5 +40,7 @@ describe('words for standards', () => {
       (one, position) => ({ ...one, position }) as Standard,
     )
     expect(withTyped(standards, 0, 48.6).map(({ value }) => value)).toEqual([48.6, 0])
+    const examples = standards.map((one) => ({ ...one, isExample: true }))
+    expect(withTyped(examples, 0, 50).map(({ isExample }) => isExample)).toEqual([false, true])
   })
 })

@@ -27,12 +27,12 @@ export function choiceOf(row: StandardRow): StandardsChoice[number] {
   const { source, code, value, uncertainty } = row
   // A typed standard without a name of its own is named after its value, which may change.
   const label = source === 'typed' && /^\d/.test(row.label) ? '' : row.label
-  return { source, code, label, value, uncertainty }
+  return { source, code, label, value, uncertainty, isExample: row.isExample ?? false }
 }
 
 /** The same standards with another value typed for one of them. */
 export function withTyped(standards: readonly Standard[], position: number, value: number): StandardsChoice {
   return standards.map((standard) =>
-    standard.position === position ? { ...choiceOf(standard), value } : choiceOf(standard),
+    standard.position === position ? { ...choiceOf(standard), value, isExample: false } : choiceOf(standard),
   )
 }

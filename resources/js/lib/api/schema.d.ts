@@ -770,6 +770,8 @@ export interface components {
             uncertainty: number;
             unit: string;
             shelfId: number | null;
+            /** @description whether the value is only an example, to be typed as it is read */
+            isExample?: boolean;
         };
         Probe: {
             id: number;
@@ -916,6 +918,8 @@ export interface components {
             world?: components["schemas"]["World"] | null;
         };
         StandardsChoice: {
+            /** @description not typed yet */
+            isExample?: boolean | null;
             shelfId?: number | null;
             source?: components["schemas"]["StandardSource"];
             /** @description which buffer, which solution, how many kg */
@@ -946,6 +950,8 @@ export interface components {
             valueHere: number;
             uncertainty: number;
             unit: string;
+            /** @description whether the value is only an example, to be typed as it is read */
+            isExample: boolean;
             shelfId: number | null;
             lot: string | null;
             isExpired: boolean;
