@@ -62,7 +62,7 @@ final class MistakeFinder
             ProbeKind::Thermometer => [Standard::ice(), Standard::boilingWater()],
             default => [],
         };
-        $bottles = ShelfStandard::query()->where('user_id', $calibration->user_id)->where('kind', $calibration->probe->kind)->orderBy('id')->get();
+        $bottles = ShelfStandard::query()->where('user_id', $calibration->user_id)->where('kind', $calibration->probe->kind)->get()->sortBy('id');
         $known = [];
         foreach ([...$bottles->map(static fn (ShelfStandard $b): Standard => $b->standard())->all(), ...$standards] as $standard) {
             $known[$standard->label] ??= $standard->valueIn($calibration->surroundings($celsius));

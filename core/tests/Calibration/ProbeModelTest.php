@@ -6,6 +6,7 @@ namespace Welkion\Core\Tests\Calibration;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Welkion\Core\Calibration\CalibrationCheck;
 use Welkion\Core\Calibration\CalibrationLine;
 use Welkion\Core\Calibration\ClippedReadings;
 use Welkion\Core\Calibration\ConductivityCalibration;
