@@ -34,6 +34,46 @@ final class LiveTest extends TestCase
         self::assertNull($last['probes'][0]['value'], 'A new bench has no calibration, so no pH is claimed.');
     }
 
+    public function test_several_benches_come_over_one_connection_and_none_of_a_stranger(): void
+    {
+        $teacher = $this->teacher();
+        $benches = [$this->connectedBenchOf($teacher), $this->connectedBenchOf($teacher, 'Rowan')];
+        $stream = $this->listen($teacher, "bench-{$benches[0]->id},bench-{$benches[1]->id}");
+        $heard = [];
+        $hasWorld = [];
+        for ($i = 0; $i < 200 && (count($heard) < 2 || count($hasWorld) < 2); $i++) {
+            $message = json_decode($this->nextMessage($stream), true);
+            $heard[$message['benchId']] = count($message['probes']);
+            if (isset($message['world'])) {
+                $hasWorld[$message['benchId']] = $message['world']['summary'] !== [];
+            }
+        }
+
+        self::assertEquals([$benches[0]->id => 2, $benches[1]->id => 6], $heard);
+        self::assertEquals([$benches[0]->id => true, $benches[1]->id => true], $hasWorld, 'What an onlooker sees comes each second.');
+        $stranger = $this->benchOf($this->teacher());
+        $ask = fn (string $channels): int => $this->actingAs($teacher)->get('/api/live/authorize', ['X-Live-Channel' => $channels])->status();
+        self::assertSame(204, $ask("bench-{$benches[0]->id},bench-{$benches[1]->id}"));
+        self::assertSame(403, $ask("bench-{$benches[0]->id},bench-{$stranger->id}"));
+        self::assertSame(403, $ask("bench-{$benches[0]->id},"));
+        self::assertSame(403, $ask(implode(',', array_fill(0, 13, "bench-{$benches[0]->id}"))));
+    }
+
+    public function test_the_revision_changes_with_a_calibration_so_that_screens_ask_again(): void
+    {
+        $teacher = $this->teacher();
+        $bench = $this->connectedBenchOf($teacher, 'Rowan');
+        $stream = $this->listen($teacher, "bench-{$bench->id}");
+        $before = json_decode($this->nextMessage($stream), true)['revision'];
+        $this->actingAs($teacher)->postJson("/api/probes/{$this->probeOf($bench, 'grip')->id}/zeros")->assertCreated();
+        $after = $before;
+        for ($i = 0; $i < 200 && $after === $before; $i++) {
+            $after = json_decode($this->nextMessage($stream), true)['revision'];
+        }
+
+        self::assertNotSame($before, $after);
+    }
+
     public function test_every_screen_of_an_experiment_hears_of_a_change(): void
     {
         $teacher = $this->teacher();

@@ -25,7 +25,7 @@ final class Alder extends Bench
 
     private readonly Beaker $beaker;
 
-    private readonly Thermometer $thermometer;
+    private readonly Sensor $thermometer;
 
     private ?Electrode $electrode;
 
@@ -38,7 +38,9 @@ final class Alder extends Bench
             new WeakAcidWithBase(self::LACTIC_ACID_PKA), self::SAMPLE_ML, self::WHEY_ACID, self::TITRANT,
         );
         $this->electrode = new Electrode($noise, 'Alder-1', slopeShare: 0.978, offsetMv: 5.2);
-        $this->thermometer = new Thermometer($noise);
+        $this->thermometer = new Sensor($noise, new ChannelDescription(
+            'temperature', 'thermometer', 'Temperature', 'Alder-2', '°C', 0.1, [-20.0, 110.0], 20.0, ['slope' => 1.0, 'offset' => 0.0],
+        ), 1.0, 0.0, lagS: 3.0, noise: 0.02);
         $this->room = new Room;
     }
 
@@ -51,7 +53,7 @@ final class Alder extends Bench
     {
         return match (true) {
             $channel === 'ph' && $this->electrode !== null => $this->electrode->reading(),
-            $channel === 'temperature' => $this->thermometer->reading($this->celsius()),
+            $channel === 'temperature' => $this->thermometer->reading(),
             default => throw new RefusedAct("There is no channel \"{$channel}\" on this bench."),
         };
     }
@@ -121,10 +123,7 @@ final class Alder extends Bench
     {
         return [
             ...($this->electrode === null ? [] : [$this->electrode->description('ph')]),
-            new ChannelDescription(
-                'temperature', 'thermometer', 'Temperature', 'Alder-2', '°C', Thermometer::RESOLUTION_C, [-20.0, 110.0], 20.0,
-                ['slope' => 1.0, 'offset' => 0.0],
-            ),
+            $this->thermometer->description,
         ];
     }
 
@@ -132,6 +131,7 @@ final class Alder extends Bench
     {
         $this->beaker->pass($seconds);
         $this->electrode?->pass($seconds, $this->phHere(), $this->celsius());
+        $this->thermometer->pass($seconds, $this->celsius());
     }
 
     protected function hands(string $act, array $details): void
@@ -149,7 +149,7 @@ final class Alder extends Bench
 
     protected function bump(string $channel): void
     {
-        $this->electrode?->bump();
+        $channel === 'ph' ? $this->electrode?->bump() : $this->thermometer->bump();
     }
 
     private function phHere(): float

@@ -1,0 +1,74 @@
+import { describe, expect, it } from 'vitest'
+import { TEST_INK } from '../../lib/figure/testWorking'
+import { historyOption, historyPoints } from './historyOption'
+import { recipeOf } from './recipeOf'
+import { keptCalibration, keyFigure } from './testCalibration'
+
+const HISTORY = [
+  keptCalibration(1, '2026-09-10', 98),
+  keptCalibration(2, '2026-10-10', 97),
+  keptCalibration(3, '2026-11-10', 96, { setAsideReason: 'buffer was old' }),
+]
+
+describe('the history of a probe', () => {
+  it('leaves out lines that were not read with it, and other units than the latest', () => {
+    const points = historyPoints([
+      ...HISTORY,
+      keptCalibration(4, '2026-11-11', 93, { origin: 'copied' }),
+      keptCalibration(5, '2026-11-12', 100, { origin: 'factory' }),
+    ])
+    expect(points.map(({ figure }) => figure.measured.value)).toEqual([98, 97, 96])
+
+    const inNewtons = keptCalibration(6, '2026-11-13', 1, { unit: 'N' })
+    expect(historyPoints([...HISTORY, inNewtons])).toHaveLength(1)
+  })
+
+  it('draws what was set aside hollow, apart from the line', () => {
+    const { series } = historyOption(HISTORY, TEST_INK, false) as { series: { type: string; data: unknown[] }[] }
+
+    expect(series.map(({ type, data }) => [type, data.length])).toEqual([
+      ['line', 2],
+      ['scatter', 1],
+    ])
+  })
+
+  it('keeps the limit of use in sight, clear of the axis', () => {
+    const { yAxis } = historyOption(HISTORY, TEST_INK, false) as { yAxis: { min: number; max: number } }
+
+    expect(yAxis.min).toBeLessThan(85)
+    expect(yAxis.max).toBeGreaterThanOrEqual(102)
+  })
+
+  it('scales to a probe without limits too', () => {
+    const figure = keyFigure(1.062, { goodFrom: null, goodTo: null, usableFrom: null })
+    const { yAxis } = historyOption(
+      [keptCalibration(1, '2026-09-10', 0, { keyFigures: [figure] })],
+      TEST_INK,
+      true,
+    ) as {
+      yAxis: { min: number; max: number }
+    }
+    expect(yAxis.min).toBeLessThanOrEqual(1.062)
+    expect(yAxis.max).toBeGreaterThanOrEqual(1.062)
+  })
+})
+
+describe('recipeOf', () => {
+  const recipe = (key: string, title: string) => ({
+    key,
+    title,
+    hint: '',
+    unit: 'pH',
+    needsBarometer: false,
+    needsBore: false,
+  })
+  const recipes = [recipe('buffers', 'Three buffers'), recipe('one-buffer', 'One buffer, offset only')]
+
+  it('takes the way of last time, else the usual one', () => {
+    const last = keptCalibration(1, '2026-11-10', 98, { recipe: 'One buffer, offset only' })
+
+    expect(recipeOf({ recipes, calibration: null })).toBe('buffers')
+    expect(recipeOf({ recipes, calibration: last })).toBe('one-buffer')
+    expect(recipeOf({ recipes, calibration: { ...last, origin: 'copied' } })).toBe('buffers')
+  })
+})

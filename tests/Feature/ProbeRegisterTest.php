@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Bench;
+use App\Models\Calibration;
+use App\Models\Probe;
+use App\Models\User;
+use App\Recorder\ProbeRegister;
+use Illuminate\Support\Str;
+use Tests\TestCase;
+use Welkion\Core\Calibration\ProbeKind;
+use Welkion\Core\Calibration\Recipe;
+
+/** Benches here have no recorder listening: what devices say is written down by the register alone. */
+final class ProbeRegisterTest extends TestCase
+{
+    public function test_writes_down_what_a_device_says_in_its_order(): void
+    {
+        $bench = $this->silentBench($this->teacher());
+        ProbeRegister::note($bench, [$this->told('b-2', 'second', 'thermometer'), $this->told('a-1', 'first', 'pressure-sensor', ['slope' => 0.02, 'offset' => 0.3])]);
+
+        self::assertSame(['b-2', 'a-1'], $bench->probes()->pluck('serial')->all());
+        $sensor = $bench->probes()->where('serial', 'a-1')->firstOrFail();
+        self::assertSame([ProbeKind::PressureSensor, 0.02, 0.3, 20.0, true], [$sensor->kind, $sensor->stated_slope, $sensor->stated_offset, $sensor->fastest_hz, $sensor->is_present]);
+        self::assertNull($sensor->recentlyMovedFrom());
+    }
+
+    public function test_hearing_it_again_changes_nothing_and_what_is_left_out_is_unplugged(): void
+    {
+        $bench = $this->silentBench($this->teacher());
+        $both = [$this->told('a-1', 'ph', 'ph-electrode'), $this->told('a-2', 'temperature', 'thermometer')];
+        ProbeRegister::note($bench, $both);
+        ProbeRegister::note($bench, $both);
+        self::assertSame(2, $bench->probes()->count());
+
+        ProbeRegister::note($bench, [$both[1]]);
+        self::assertSame([false, true], $bench->probes()->orderBy('serial')->get()->map(static fn (Probe $p): bool => $p->is_present)->all());
+        ProbeRegister::note($bench, $both);
+        self::assertTrue($bench->probes()->where('serial', 'a-1')->firstOrFail()->is_present);
+    }
+
+    public function test_a_probe_takes_its_calibrations_to_another_bench_of_its_teacher(): void
+    {
+        $teacher = $this->teacher();
+        [$here, $there] = [$this->silentBench($teacher), $this->silentBench($teacher)];
+        ProbeRegister::note($here, [$this->told('a-1', 'ph', 'ph-electrode')]);
+        $probe = $here->probes()->firstOrFail();
+        $kept = Calibration::query()->create([
+            'probe_id' => $probe->id, 'user_id' => $teacher->id, 'state' => Calibration::KEPT, 'recipe' => Recipe::Buffers, 'unit' => 'pH',
+            'standards' => [], 'celsius' => 25.0, 'slope' => -58.0, 'slope_uncertainty' => 0.1, 'offset' => 1.0, 'offset_uncertainty' => 0.1, 'kept_at' => now(),
+        ]);
+
+        self::assertSame([$here->id], ProbeRegister::note($there, [$this->told('a-1', 'ph-2', 'ph-electrode')]));
+        self::assertSame([$there->id, 'ph-2', $here->name], [$probe->refresh()->bench_id, $probe->channel, $probe->recentlyMovedFrom()]);
+        self::assertSame($kept->id, $probe->calibration?->id);
+        self::assertSame([], ProbeRegister::note($here, []), 'The bench it left only hears that nothing is plugged in.');
+        self::assertTrue($probe->refresh()->is_present);
+    }
+
+    public function test_another_probe_in_the_same_socket_is_another_probe(): void
+    {
+        $bench = $this->silentBench($this->teacher());
+        ProbeRegister::note($bench, [$this->told('old', 'ph', 'ph-electrode')]);
+        ProbeRegister::note($bench, [$this->told('new', 'ph', 'ph-electrode')]);
+
+        self::assertSame(['new' => true, 'old' => false], $bench->probes()->orderBy('serial')->get()->pluck('is_present', 'serial')->sortKeys()->all());
+    }
+
+    public function test_the_same_number_at_another_teachers_bench_is_their_own_probe(): void
+    {
+        [$mine, $theirs] = [$this->silentBench($this->teacher()), $this->silentBench($this->teacher())];
+        ProbeRegister::note($mine, [$this->told('a-1', 'ph', 'ph-electrode')]);
+        self::assertSame([], ProbeRegister::note($theirs, [$this->told('a-1', 'ph', 'ph-electrode')]));
+        self::assertSame([1, 1], [$mine->probes()->count(), $theirs->probes()->count()]);
+    }
+
+    public function test_what_makes_no_sense_is_passed_over(): void
+    {
+        $bench = $this->silentBench($this->teacher());
+        ProbeRegister::note($bench, [
+            'rubbish', ['name' => 'x'], $this->told('c-1', 'x', 'divining-rod'), ['serial' => 7] + $this->told('', 'y', 'thermometer'),
+            ['stated' => ['slope' => 'steep'], 'resolution' => 'fine'] + $this->told('d-1', 'temperature', 'thermometer'),
+        ]);
+
+        self::assertSame(['d-1'], $bench->probes()->pluck('serial')->all());
+        self::assertNull($bench->probes()->firstOrFail()->stated_slope);
+    }
+
+    /** @return array<string, mixed> */
+    private function told(string $serial, string $channel, string $kind, ?array $stated = null): array
+    {
+        return [
+            'name' => $channel, 'kind' => $kind, 'title' => ucfirst($channel), 'serial' => $serial, 'unit' => 'V', 'resolution' => 0.001,
+            'range' => [0.0, 5.0], 'fastestHz' => 20.0, 'stated' => $stated,
+        ];
+    }
+
+    private function silentBench(User $teacher): Bench
+    {
+        // Nothing listens on this port, so no recorder interferes.
+        return $teacher->benches()->create(['name' => 'Silent '.Str::random(6), 'host' => '127.0.0.1', 'port' => 9, 'is_simulated' => false])->refresh();
+    }
+}
