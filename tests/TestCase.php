@@ -120,6 +120,6 @@ abstract class TestCase extends FrameworkTestCase
 
     protected function settle(Bench $bench, Probe $probe): void
     {
-        $this->eventually(static fn (): bool => app(RecorderClient::class)->snapshot($bench)->maybe($probe->id)?->isSteady === true);
+        $this->eventually(static fn (): bool => app(RecorderClient::class)->snapshot($bench)->maybe($probe->id)?->isSteady === true, 20.0);
     }
 }

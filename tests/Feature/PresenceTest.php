@@ -65,7 +65,8 @@ final class PresenceTest extends TestCase
             $take(0.5)->assertConflict()->assertJsonPath('code', 'probe-elsewhere')->assertJsonPath(
                 'detail', "pH electrode Alder-1 is at bench {$birch->name} now. Bring it back to bench {$alder->name} to go on with this run.",
             );
-            $this->getJson("/api/benches/{$birch->id}")->assertJsonPath('probes.0.movedFrom', $alder->name)->assertJsonPath('probes.0.serial', 'Alder-1');
+            $moved = array_column($this->getJson("/api/benches/{$birch->id}")->assertOk()->json('probes'), 'movedFrom', 'serial');
+            self::assertSame(['Birch-1' => null, 'Alder-1' => $alder->name, 'Birch-2' => null, 'Birch-3' => null], $moved);
             usleep(700_000);
             $count = (int) SampleBlock::query()->where('run_channel_id', $channel)->sum('count');
             usleep(700_000);
