@@ -20,10 +20,10 @@ await page.waitForTimeout(1500)
 await shot('benches')
 await page.goto('/probes/3')
 await page.getByRole('button', { name: /^Raw values/ }).first().click()
-await page.getByRole('columnheader', { name: 'Raw mean' }).waitFor()
+await page.getByRole('columnheader', { name: /^Raw mean/ }).waitFor()
 await shot('probe')
 await page.goto('/standards')
-await page.getByRole('cell', { name: 'buffer 7.00' }).waitFor()
+await page.getByRole('cell', { name: 'buffer 7.00', exact: true }).waitFor()
 await shot('standards')
 
 // An ECG lead in the projector theme: baseline read, the pulse held.

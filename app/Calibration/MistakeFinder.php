@@ -9,6 +9,7 @@ use App\Models\ShelfStandard;
 use Welkion\Core\Calibration\Buffer;
 use Welkion\Core\Calibration\CalibrationCheck;
 use Welkion\Core\Calibration\CalibrationFault;
+use Welkion\Core\Calibration\Origin;
 use Welkion\Core\Calibration\PotassiumChloride;
 use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Calibration\Standard;
@@ -32,7 +33,8 @@ final class MistakeFinder
             && (count($points) > 1 || $this->firstSource($calibration) !== StandardSource::Rest);
         $check = $hasExpectation
             ? new CalibrationCheck($model->expectation($celsius), $calibration->probe->raw_unit, $this->known($calibration, $celsius)) : null;
-        $last = $calibration->previous();
+        // A borrowed line, or the maker's, says nothing of how large the jump of this probe was.
+        $last = $calibration->previous(Origin::Read);
         $faults = $check === null ? [] : $check->faults(
             array_values($order->map(static fn (int $position) => $points[$position])->all()),
             $last?->unit === $calibration->unit ? $last->calibrated()?->line() : null,

@@ -195,11 +195,16 @@ final class Calibration extends Model
             : $this->probe->model()->factoryLine($this->celsius());
     }
 
-    /** The calibration in force before this one. */
-    public function previous(): ?self
+    /**
+     * The calibration in force before this one.
+     *
+     * @param  Origin|null  $origin  only of this origin; null for any
+     */
+    public function previous(?Origin $origin = null): ?self
     {
         $before = self::query()->where('probe_id', $this->probe_id)->where('state', self::KEPT)->where('set_aside_reason', null)
-            ->where('id', '<', $this->id)->latest('kept_at')->latest('id')->first();
+            ->where('id', '<', $this->id)->latest('kept_at')->latest('id')->get()
+            ->first(static fn (self $c): bool => $origin === null || $c->origin === $origin);
 
         return $before?->setRelation('probe', $this->probe);
     }

@@ -93,6 +93,21 @@ final class KeptCalibrationTest extends TestCase
             ->assertJsonPath('detail', 'A calibration of pH electrode does not fit Temperature.');
     }
 
+    public function test_a_jump_is_not_held_against_a_line_the_probe_never_had(): void
+    {
+        $this->postJson("/api/probes/{$this->electrode->id}/calibrations/factory")->assertCreated();
+        $opened = Calibration::query()->findOrFail($this->postJson("/api/probes/{$this->electrode->id}/calibrations", ['recipe' => 'buffers'])->assertCreated()->json('id'));
+        // An electrode of 90 %: usable, and of its own age; against the ideal line it would look like a film of the last buffer.
+        foreach ([7.0 => 5.0, 4.0 => 5.0 + 3 * 0.9 * Nernst::idealSlope(20.0)] as $ph => $raw) {
+            $opened->readings()->create([
+                'position' => $ph > 5 ? 0 : 1, 'value' => (float) $ph, 'celsius' => 20.0, 'raw' => $raw, 'scatter' => 0.1, 'sample_count' => 40,
+                'was_steady' => true, 'drift_per_minute' => 0.0, 'samples' => [$raw], 'taken_at' => 1.0,
+            ]);
+        }
+
+        $this->getJson("/api/calibrations/{$opened->id}")->assertOk()->assertJsonPath('faults', [])->assertJsonPath('verdict.code', 'aged');
+    }
+
     public function test_a_run_is_worked_out_again_and_both_results_stand_side_by_side(): void
     {
         $recorded = $this->kept(91.0, 1);

@@ -84,7 +84,9 @@ test('the bottle in hand is another than was said: its value is recognised, and 
   await teacher.startCalibration()
   await teacher.acceptStandard('7.00')
   await teacher.acceptStandard('10.01', '4.01')
-  await expect(page.getByRole('alert')).toContainText('in 4.01 is what buffer 10.01 would give. Look at the bottle in hand')
+  await expect(page.getByRole('alert')).toContainText(
+    'in 4.01 is what buffer 10.01 would give. Look at the bottle in hand',
+  )
   await expect(page.getByRole('button', { name: /^Keep/ })).toBeHidden()
   await page.getByRole('button', { name: 'Retake pH 4.01' }).click()
   await expect(page.getByRole('alert')).toBeHidden()

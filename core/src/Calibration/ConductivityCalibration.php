@@ -86,7 +86,7 @@ final readonly class ConductivityCalibration implements ProbeCalibration
     {
         $ratio = $this->cellConstant()->value / $this->nominalCellConstant;
         $deviation = abs($ratio - 1.0);
-        $percent = sprintf('%+.0F %%', 100.0 * ($ratio - 1.0));
+        $percent = str_replace('-', '−', sprintf('%+.0F %%', 100.0 * ($ratio - 1.0)));
 
         return match (true) {
             $ratio <= 0.0 => new Verdict('wrong_sign', Grade::Poor, 'Check the standards.',

@@ -73,7 +73,7 @@ final readonly class LinearCalibration implements ProbeCalibration
     public function verdict(): Verdict
     {
         $share = $this->expected === null ? 0.0 : $this->line->slope / $this->expected->slope - 1.0;
-        $percent = sprintf('%+.1F %%', 100.0 * $share);
+        $percent = str_replace('-', '−', sprintf('%+.1F %%', 100.0 * $share));
 
         return match (true) {
             $this->bends => new Verdict('bent', Grade::Fair, 'Not a straight line.',

@@ -70,7 +70,8 @@ function Judgement({ calibration, isOneOfMany }: { calibration: OneCalibration; 
         : others.map((figure) => (
             <p key={figure.label}>
               <span className="num text-2xl font-bold">
-                {figure.measured.shownValue}{' '}
+                {isSigned(figure) && figure.measured.value > 0 ? '+' : ''}
+                {figure.measured.shownValue.replace('-', '\u2212')}{' '}
                 <span className="font-sans text-[0.7em] font-normal">{figure.measured.unit}</span>
               </span>
               <span className="quiet block text-sm">
@@ -121,6 +122,11 @@ function Effect({ calibration }: { calibration: OneCalibration }) {
 function uncertaintyText(figure: KeyFigure): string {
   const { shownUncertainty, unit } = figure.measured
   return shownUncertainty === '' ? '' : `± ${shownUncertainty} ${unit}`
+}
+
+/** A figure that is good around nothing can be of either sign and says so. */
+function isSigned({ goodFrom, goodTo }: KeyFigure): boolean {
+  return goodFrom !== null && goodTo !== null && goodFrom === -goodTo
 }
 
 function goodText(figure: KeyFigure): string {

@@ -48,7 +48,7 @@ function ProbeRecord({ probe }: { probe: Probe }) {
   return (
     <>
       <title>{`${probe.title} ${probe.serial} · Welkion`}</title>
-      <main className="flex min-h-0 flex-1 flex-col gap-4 px-5 py-4 lg:grid lg:grid-cols-[300px_1fr_300px]">
+      <main className="flex min-h-0 flex-1 flex-col gap-4 px-5 py-4 lg:grid lg:grid-cols-[270px_1fr_250px]">
         <section className="panel flex flex-col gap-4 overflow-y-auto p-4" aria-labelledby="probe-title">
           <ProbeFacts probe={probe} live={liveProbe(live, probe.id)} />
           <div className="flex flex-col items-start gap-2">

@@ -14,19 +14,17 @@ export function ReadingsOfCalibration({ calibrationId }: { calibrationId: number
   const { rawUnit } = calibration.data.probe
   const decimals = rawUnit === 'V' ? 4 : 2
   return (
-    <table className="w-full text-left text-sm">
+    <table className="w-full text-left text-sm whitespace-nowrap [&_td]:py-0.5 [&_td]:pr-3 [&_th]:pr-3">
       <thead>
         <tr>
           <th scope="col">Standard</th>
           <th scope="col">Value there</th>
-          <th scope="col">Raw mean</th>
-          <th scope="col">Scatter</th>
-          <th scope="col">Drift</th>
-          <th scope="col">Line less reading</th>
+          <th scope="col">Raw mean, scatter</th>
+          <th scope="col">Off the line</th>
           <th scope="col">As it was read</th>
         </tr>
       </thead>
-      <tbody className="num">
+      <tbody>
         {calibration.data.standards.map((standard) => {
           const { reading } = standard
           if (reading === null) return null
@@ -34,34 +32,36 @@ export function ReadingsOfCalibration({ calibrationId }: { calibrationId: number
           const off =
             line === null || !standard.isPoint
               ? null
-              : line.offset + line.slope * (reading.value - line.reference) - reading.raw
+              : reading.raw - line.offset - line.slope * (reading.value - line.reference)
           const raw = shownRaw(rawUnit, decimals, reading.raw)
           return (
             <tr key={standard.position}>
-              <td className="font-sans">
+              <td>
                 {standardName(standard)}
                 {standard.lot === null ? '' : `, lot ${standard.lot}`}
                 {standard.isExpired ? <span className="amber"> expired</span> : null}
               </td>
               <td>
-                {standardValue(reading.value, standard.unit)}{' '}
+                <span className="num">{standardValue(reading.value, standard.unit)}</span>{' '}
                 <span className="quiet">at {fixed(reading.celsius, 1)} °C</span>
               </td>
-              <td>
-                {raw.text} {raw.unit}
+              <td className="num">
+                {raw.text}{' '}
+                <span className="quiet">
+                  {fixed(reading.scatter, decimals)} {raw.unit}
+                </span>
               </td>
-              <td>
-                {fixed(reading.scatter, decimals + 1)} {rawUnit}
-              </td>
-              <td>
-                {fixed(reading.driftPerMinute, decimals)} {rawUnit}/min{reading.wasSteady ? '' : ', not steady'}
-              </td>
-              <td>{off === null ? '—' : `${fixed(off, decimals)} ${rawUnit}`}</td>
+              <td className="num">{off === null ? '—' : `${fixed(off, decimals)} ${rawUnit}`}</td>
               <td>
                 <Samples
                   values={reading.samples}
                   label={`${reading.sampleCount} raw values in ${standardName(standard)}`}
                 />
+                {reading.wasSteady ? null : (
+                  <span className="amber block">
+                    drifted {fixed(reading.driftPerMinute, decimals)} {rawUnit}/min
+                  </span>
+                )}
               </td>
             </tr>
           )

@@ -57,9 +57,9 @@ export function ShelfPage() {
             <div className="overflow-x-auto" tabIndex={0} role="group" aria-label={`${words}, table`}>
               <table className="w-full min-w-[40rem] table-fixed text-left">
                 <colgroup>
-                  <col className="w-[26%]" />
+                  <col className="w-[25%]" />
                   <col className="w-[24%]" />
-                  <col className="w-[15%]" />
+                  <col className="w-[13%]" />
                   <col className="w-[19%]" />
                   <col />
                 </colgroup>
@@ -108,6 +108,7 @@ function ShelfRow({ standard, onEdit }: { standard: ShelfStandard; onEdit: () =>
     <tr>
       <td className="px-4 py-2 font-semibold">{standard.label}</td>
       <td className="num py-2">
+        {standard.source === 'weight' ? `${standard.code} kg, ` : ''}
         {standardValue(standard.value, standard.unit)}
         {standard.uncertainty > 0 ? (
           <span className="quiet"> ± {uncertaintyBeside(standard.value, standard.uncertainty, standard.unit)}</span>

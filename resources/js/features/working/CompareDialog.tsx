@@ -110,8 +110,7 @@ function CompareTable({
                   )}
                   {index > 0 && shownDifference !== null && difference !== null ? (
                     <span className="quiet block text-sm">
-                      {difference >= 0 ? '+' : ''}
-                      {shownDifference.replace('-', '\u2212')}
+                      {differenceWords(difference, shownDifference, measured?.unit)}
                     </span>
                   ) : null}
                 </td>
@@ -167,6 +166,11 @@ function AddCalibration({ comparison, isAdding, onAdd }: AddCalibrationProps) {
       </button>
     </div>
   )
+}
+
+function differenceWords(difference: number, shown: string, unit = ''): string {
+  if (Number(shown) === 0) return 'the same'
+  return `${difference > 0 ? '+' : ''}${shown.replace('-', '\u2212')}${unit === 'pH' ? '' : ` ${unit}`}`
 }
 
 function columnWords({ calibration }: Column, now: Date): string {
