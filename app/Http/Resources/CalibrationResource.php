@@ -39,7 +39,8 @@ final class CalibrationResource extends JsonResource
         $calibrated = self::calibrated($calibration);
         $probe = $calibration->probe;
         $faults = $calibration->isOpen() ? (new MistakeFinder)->in($calibration) : [];
-        $expected = $calibration->unit === $probe->kind->unit() ? $probe->model()->factoryLine($calibration->celsius()) : null;
+        $hasExpectation = $calibration->unit === $probe->kind->unit() && ($probe->isPhElectrode() || $probe->model()->readsFromFactory());
+        $expected = $hasExpectation ? $probe->model()->factoryLine($calibration->celsius()) : null;
 
         return [
             'id' => $calibration->id,

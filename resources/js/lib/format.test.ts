@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { countOf, fixed, parseNumber, signed } from './format'
+import { countOf, fixed, parseNumber, signed, typeset } from './format'
 
 describe('numbers', () => {
   it.each([
@@ -36,5 +36,12 @@ describe('numbers', () => {
       '5 readings',
       '0 runs',
     ])
+  })
+})
+
+describe('typeset', () => {
+  it('gives a number of the server a real minus sign', () => {
+    expect(typeset('-13.1')).toBe('\u221213.1')
+    expect(typeset('98.7')).toBe('98.7')
   })
 })

@@ -12,6 +12,11 @@ export function signed(value: number, decimals: number): string {
   return value > 0 && Number(text) !== 0 ? `+${text}` : text
 }
 
+/** A number the server has written, with a real minus sign. */
+export function typeset(number: string): string {
+  return number.replace('-', MINUS)
+}
+
 /** A burette volume as it is read: 0.01 mL. */
 export function volume(millilitres: number): string {
   return fixed(millilitres, 2)

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { Bench, Experiment, Probe } from '../../lib/api/types'
+import { typeset } from '../../lib/format'
 import { isTrusted } from '../../lib/probes/shown'
 import { Note } from '../../ui/Note'
 import { useKey } from '../../ui/useKey'
@@ -155,7 +156,7 @@ function ProbeJudged({ probe }: { probe: Probe }) {
                 <span
                   className={`num font-bold ${index === 0 ? `text-4xl ${GRADE_TEXT[calibration.verdict?.grade ?? 'good']}` : 'text-2xl'}`}
                 >
-                  {figure.measured.shownValue}{' '}
+                  {typeset(figure.measured.shownValue)}{' '}
                   <span className="font-sans text-[0.65em] font-normal">{figure.measured.unit}</span>
                 </span>
                 <span className="quiet block">{figure.label}</span>

@@ -1,4 +1,5 @@
 import type { Calibration, KeyFigure, OneCalibration, Probe } from '../../lib/api/types'
+import { typeset } from '../../lib/format'
 import { Note } from '../../ui/Note'
 import { GRADE_TEXT, GRADE_TONE } from './grades'
 import { KeyFigureHistory } from './KeyFigureHistory'
@@ -41,9 +42,9 @@ function Judgement({ calibration, isOneOfMany }: { calibration: OneCalibration; 
   if (first === undefined || verdict === null || isUnclear) {
     return (
       <p className="quiet">
-        {isOneOfMany ? `${calibration.probe.serial}: ` : ''}
+        {isOneOfMany ? <strong>{calibration.probe.serial} </strong> : null}
         {isUnclear
-          ? 'no line yet, the readings contradict each other.'
+          ? 'No line yet: see what is said at the left.'
           : `After ${recipe.leastStandards === 1 ? 'one standard' : 'two standards'} the line and a verdict stand here.`}
       </p>
     )
@@ -59,7 +60,8 @@ function Judgement({ calibration, isOneOfMany }: { calibration: OneCalibration; 
         <span
           className={`num ${isOneOfMany ? 'text-2xl' : 'text-[2.6rem]'} leading-none font-bold ${GRADE_TEXT[verdict.grade]}`}
         >
-          {first.measured.shownValue} <span className="font-sans text-[0.6em] font-normal">{first.measured.unit}</span>
+          {typeset(first.measured.shownValue)}{' '}
+          <span className="font-sans text-[0.6em] font-normal">{first.measured.unit}</span>
         </span>
         <span className="quiet mt-1 block text-sm">
           {uncertaintyText(first)} {first.label}
@@ -71,7 +73,7 @@ function Judgement({ calibration, isOneOfMany }: { calibration: OneCalibration; 
             <p key={figure.label}>
               <span className="num text-2xl font-bold">
                 {isSigned(figure) && figure.measured.value > 0 ? '+' : ''}
-                {figure.measured.shownValue.replace('-', '\u2212')}{' '}
+                {typeset(figure.measured.shownValue)}{' '}
                 <span className="font-sans text-[0.7em] font-normal">{figure.measured.unit}</span>
               </span>
               <span className="quiet block text-sm">

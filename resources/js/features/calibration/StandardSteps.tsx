@@ -87,6 +87,7 @@ export function StandardSteps({ calibration, probe, live, world, next, onLeave, 
           actions.change.mutate({ settings })
         }}
       />
+      <Faults calibration={calibration} onExchange={actions.exchange.mutate} onRetake={actions.dropReading.mutate} />
       <ol className="flex flex-col gap-3">
         {calibration.standards.map((standard) => (
           <StandardStep
@@ -157,7 +158,6 @@ export function StandardSteps({ calibration, probe, live, world, next, onLeave, 
           </div>
         </li>
       </ol>
-      <Faults calibration={calibration} onExchange={actions.exchange.mutate} onRetake={actions.dropReading.mutate} />
       {problem ? (
         <Note tone="red" role="alert">
           {sentenceOf(problem)}

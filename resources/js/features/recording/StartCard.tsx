@@ -42,16 +42,17 @@ export function StartCard({ experiment, probes, onStarted }: StartCardProps) {
       </h2>
       <ol className="flex flex-col gap-3">
         <Step number={1} state={doubtful.length === 0 ? 'done' : 'waiting'} title="Probes calibrated">
-          {probes.map((probe) => (
-            <p key={probe.id} className="text-sm">
-              {probe.title}: <TrustText probe={probe} />
-            </p>
-          ))}
-          {doubtful.map((probe) => (
-            <p key={probe.id} className="amber text-sm">
-              {probe.isPresent ? probe.trustSentence : `${probe.title} is unplugged.`}
-            </p>
-          ))}
+          {probes.map((probe) =>
+            isTrusted(probe) ? (
+              <p key={probe.id} className="quiet text-sm">
+                {probe.title}: <TrustText probe={probe} />
+              </p>
+            ) : (
+              <p key={probe.id} className="amber text-sm">
+                {probe.isPresent ? probe.trustSentence : `${probe.title} is unplugged.`}
+              </p>
+            ),
+          )}
           {doubtful.length === 0 ? null : (
             <>
               <p className="text-sm">The run, its figure and its sheet will say so.</p>

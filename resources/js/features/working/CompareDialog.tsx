@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { dayAndTime } from '../../lib/ago'
 import { sentenceOf } from '../../lib/api/problem'
 import type { Comparison, KeptCalibration } from '../../lib/api/types'
+import { typeset } from '../../lib/format'
 import { Dialog } from '../../ui/Dialog'
 import { Note } from '../../ui/Note'
 import { useNow } from '../../ui/useNow'
@@ -170,7 +171,7 @@ function AddCalibration({ comparison, isAdding, onAdd }: AddCalibrationProps) {
 
 function differenceWords(difference: number, shown: string, unit = ''): string {
   if (Number(shown) === 0) return 'the same'
-  return `${difference > 0 ? '+' : ''}${shown.replace('-', '\u2212')}${unit === 'pH' ? '' : ` ${unit}`}`
+  return `${difference > 0 ? '+' : ''}${typeset(shown)}${unit === 'pH' ? '' : ` ${unit}`}`
 }
 
 function columnWords({ calibration }: Column, now: Date): string {
