@@ -152,24 +152,28 @@ final readonly class CalibrationCheck
             if (count($others) === 1 ? ! $this->expectation->allowsReading($others[0]) : ! $this->isBelievable($others)) {
                 continue;
             }
-            $line = count($others) === 1
-                ? CalibrationLine::shifted($last ?? $this->expectation->line, $others[0])
-                : CalibrationLine::through($others, $this->expectation->line->reference);
+            // One reading leaves the slope open: that of last time is likelier, but the probe may be another by now.
+            $lines = count($others) === 1
+                ? array_map(static fn (CalibrationLine $l): CalibrationLine => CalibrationLine::shifted($l, $others[0]), [...($last === null ? [] : [$last]), $this->expectation->line])
+                : [CalibrationLine::through($others, $this->expectation->line->reference)];
 
-            return $this->strangerAt($i, $readings[$i], $line, $others[0], blocks: true);
+            return $this->strangerAt($i, $readings[$i], $lines, $others[0], blocks: true);
         }
 
         return null;
     }
 
-    private function strangerAt(int $position, StandardReading $reading, CalibrationLine $line, StandardReading $other, bool $blocks): CalibrationFault
+    /** @param  list<CalibrationLine>  $lines  by which its value may be told, the likeliest first */
+    private function strangerAt(int $position, StandardReading $reading, array $lines, StandardReading $other, bool $blocks): CalibrationFault
     {
-        $value = $line->valueOf($reading->raw);
-        $near = max(self::RECOGNISED_STEP_SHARE * abs($value - $other->value), $this->expectation->isProportional() ? self::RECOGNISED_SHARE * abs($value) : 0.0);
+        $fits = null;
+        foreach ($lines as $line) {
+            $value = $line->valueOf($reading->raw);
+            $near = max(self::RECOGNISED_STEP_SHARE * abs($value - $other->value), $this->expectation->isProportional() ? self::RECOGNISED_SHARE * abs($value) : 0.0);
+            $fits ??= $this->recognised($value, $near, $reading);
+        }
 
-        return CalibrationFault::anotherStandard(
-            $reading->label, $this->signal($reading), $this->recognised($value, $near, $reading), $blocks, $position,
-        );
+        return CalibrationFault::anotherStandard($reading->label, $this->signal($reading), $fits, $blocks, $position);
     }
 
     /**
@@ -188,7 +192,7 @@ final readonly class CalibrationCheck
             $line = CalibrationLine::shifted($last, $before);
             $value = $line->valueOf($reading->raw);
             if ($this->recognised($value, self::RECOGNISED_STEP_SHARE * abs($value - $before->value), $reading) !== null) {
-                return $this->strangerAt($i, $reading, $line, $before, blocks: false);
+                return $this->strangerAt($i, $reading, [$line], $before, blocks: false);
             }
 
             return CalibrationFault::carriedOver($before->label, $reading->label, 100.0 * $less, $i);
@@ -242,6 +246,6 @@ final readonly class CalibrationCheck
     {
         $digits = abs($value) >= 1000.0 ? 0 : (abs($value) >= 10.0 ? 1 : 3);
 
-        return number_format($value, $digits)." {$this->rawUnit}";
+        return str_replace('-', '−', number_format($value, $digits))." {$this->rawUnit}";
     }
 }

@@ -306,6 +306,17 @@ final class ProbeModelTest extends TestCase
         );
     }
 
+    public function test_a_bottle_is_recognised_although_the_probe_is_not_what_it_was(): void
+    {
+        $model = ProbeModel::of(ProbeKind::PhElectrode, 'mV');
+        $check = new CalibrationCheck($model->expectation(25.0), 'mV', ['10.01' => 10.01]);
+        // A new glass of ideal slope in an old holder: last time it had 88 %.
+        $last = CalibrationLine::kept(-0.88 * 59.16, 0.1, -5.0, 0.3, 0.0, 7.0);
+        $faults = $check->faults([StandardReading::of('7.00', 7.0, 2.0), StandardReading::of('4.01', 4.01, 2.0 - 3.01 * 59.16)], $last);
+
+        self::assertSame('−176.1 mV in 4.01 is what 10.01 would give. Look at the bottle in hand: choose the standard it says, or retake 4.01.', $faults[0]->sentence);
+    }
+
     public function test_of_two_bottles_that_cannot_be_told_apart_the_first_is_named(): void
     {
         $model = ProbeModel::of(ProbeKind::PhElectrode, 'mV');

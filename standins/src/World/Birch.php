@@ -33,7 +33,7 @@ final class Birch extends Bench
     {
         $noise = new Noise($randomizer);
         $this->room = new Room;
-        $this->electrode = new Electrode($noise, 'Birch-1', slopeShare: 0.991, offsetMv: -3.4);
+        $this->electrode = new Electrode($noise, 'Birch-1', slopeShare: 0.899, offsetMv: -13.4);
         $this->cell = new Sensor($noise, new ChannelDescription(
             'conductivity', 'conductivity-cell', 'Conductivity', 'Birch-2', 'µS', 0.1, [0.0, 200_000.0], 20.0, ['slope' => 1.0, 'offset' => 0.0],
         ), 1.0 / self::CELL_CONSTANT, self::LEAK_US, lagS: 1.2, noise: 0.4);
