@@ -1468,6 +1468,7 @@ export interface operations {
                     "application/json": components["schemas"]["Bench"];
                 };
             };
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
@@ -1498,6 +1499,7 @@ export interface operations {
                     };
                 };
             };
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
@@ -1526,6 +1528,7 @@ export interface operations {
                     };
                 };
             };
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             503: components["responses"]["Problem"];
@@ -1551,6 +1554,7 @@ export interface operations {
                     "application/json": components["schemas"]["Probe"];
                 };
             };
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
         };
@@ -1575,6 +1579,7 @@ export interface operations {
                     "application/json": components["schemas"]["ProbeRun"][];
                 };
             };
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
         };
     };
@@ -1598,6 +1603,7 @@ export interface operations {
                     "application/json": components["schemas"]["Zero"][];
                 };
             };
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
         };
     };
@@ -1621,6 +1627,7 @@ export interface operations {
                     "application/json": components["schemas"]["Zero"];
                 };
             };
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             503: components["responses"]["Problem"];
@@ -1646,6 +1653,7 @@ export interface operations {
                     "application/json": components["schemas"]["Zero"];
                 };
             };
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
         };
     };
@@ -1669,6 +1677,7 @@ export interface operations {
                     "application/json": components["schemas"]["CalibrationHistory"];
                 };
             };
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
         };
     };
@@ -1695,6 +1704,7 @@ export interface operations {
         };
         responses: {
             201: components["responses"]["Calibration"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
@@ -1717,6 +1727,7 @@ export interface operations {
         };
         responses: {
             201: components["responses"]["Calibration"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
@@ -1735,6 +1746,7 @@ export interface operations {
         requestBody?: never;
         responses: {
             201: components["responses"]["Calibration"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
         };
@@ -1751,6 +1763,7 @@ export interface operations {
         requestBody?: never;
         responses: {
             200: components["responses"]["Calibration"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
         };
@@ -1773,6 +1786,7 @@ export interface operations {
                 };
                 content?: never;
             };
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
         };
@@ -1796,6 +1810,7 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["Calibration"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
@@ -1813,6 +1828,7 @@ export interface operations {
         requestBody?: never;
         responses: {
             200: components["responses"]["Calibration"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
         };
@@ -1835,6 +1851,7 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["Calibration"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
@@ -1859,6 +1876,7 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["Calibration"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
@@ -1883,6 +1901,7 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["Calibration"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
@@ -1902,6 +1921,7 @@ export interface operations {
         requestBody?: never;
         responses: {
             200: components["responses"]["Calibration"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
         };
@@ -1941,6 +1961,7 @@ export interface operations {
         };
         responses: {
             201: components["responses"]["ShelfStandard"];
+            401: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
     };
@@ -1962,6 +1983,7 @@ export interface operations {
                 };
                 content?: never;
             };
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
         };
     };
@@ -1981,6 +2003,7 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["ShelfStandard"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
@@ -1997,6 +2020,7 @@ export interface operations {
         requestBody?: never;
         responses: {
             200: components["responses"]["ShelfStandard"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
         };
     };
@@ -2040,6 +2064,7 @@ export interface operations {
         };
         responses: {
             201: components["responses"]["Experiment"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
@@ -2056,6 +2081,7 @@ export interface operations {
         requestBody?: never;
         responses: {
             200: components["responses"]["Experiment"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
         };
@@ -2093,6 +2119,7 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["Experiment"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
@@ -2120,6 +2147,7 @@ export interface operations {
                     "application/json": components["schemas"]["Working"];
                 };
             };
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
         };
@@ -2136,6 +2164,7 @@ export interface operations {
         requestBody?: never;
         responses: {
             201: components["responses"]["Run"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
         };
@@ -2152,6 +2181,7 @@ export interface operations {
         requestBody?: never;
         responses: {
             200: components["responses"]["Run"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
         };
@@ -2175,6 +2205,7 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["Run"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
@@ -2192,6 +2223,7 @@ export interface operations {
         requestBody?: never;
         responses: {
             200: components["responses"]["Run"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
         };
     };
@@ -2207,6 +2239,7 @@ export interface operations {
         requestBody?: never;
         responses: {
             200: components["responses"]["Run"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
         };
@@ -2236,6 +2269,7 @@ export interface operations {
         };
         responses: {
             201: components["responses"]["Run"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
@@ -2264,6 +2298,7 @@ export interface operations {
                     "text/csv": string;
                 };
             };
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
@@ -2280,6 +2315,7 @@ export interface operations {
         requestBody?: never;
         responses: {
             200: components["responses"]["Comparison"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
         };
@@ -2302,6 +2338,7 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["Comparison"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
@@ -2323,6 +2360,7 @@ export interface operations {
         };
         responses: {
             201: components["responses"]["Comparison"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
@@ -2341,6 +2379,7 @@ export interface operations {
         requestBody?: never;
         responses: {
             200: components["responses"]["Run"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
         };
     };
@@ -2362,6 +2401,7 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["Run"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
@@ -2378,6 +2418,7 @@ export interface operations {
         requestBody?: never;
         responses: {
             200: components["responses"]["Run"];
+            401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
         };
