@@ -50,6 +50,7 @@ final class ProbeResource extends JsonResource
             'isAlive' => $probe->kind->isAlive(),
             'movedFrom' => $probe->recentlyMovedFrom(),
             'canBeZeroed' => $probe->kind->canBeZeroed(),
+            'isReady' => $probe->is_present && $probe->trust()->isUnquestioned(),
             'trust' => $probe->trust()->value,
             'trustSentence' => $probe->trustSentence(),
             'calibration' => $calibration === null ? null : CalibrationSummaryResource::shape($calibration),

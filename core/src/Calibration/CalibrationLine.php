@@ -149,12 +149,6 @@ final readonly class CalibrationLine
         return $this->offset + $this->slope * ($value - $this->reference);
     }
 
-    /** The largest distance of a standard from the line, raw unit. */
-    public function largestResidual(): float
-    {
-        return max(0.0, ...array_map(abs(...), $this->residuals));
-    }
-
     /** The same line for a zero taken at this raw signal: from then on it reads 0 there. */
     public function zeroedAt(float $raw): self
     {

@@ -22,9 +22,6 @@ final class WaterBoiling
 
     private const KPA_PER_MMHG = 0.133322387415;
 
-    /** The formula's own, against other published ones. */
-    public const UNCERTAINTY_C = 0.03;
-
     /**
      * @return float °C
      *

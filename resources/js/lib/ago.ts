@@ -17,7 +17,3 @@ export function dayAndTime(then: Date, now: Date): string {
   const time = then.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
   return then.toDateString() === now.toDateString() ? `today ${time}` : ago(then, now)
 }
-
-export function daysBetween(then: Date, now: Date): number {
-  return (now.getTime() - then.getTime()) / (DAY_S * 1000)
-}

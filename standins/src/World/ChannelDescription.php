@@ -26,14 +26,6 @@ final readonly class ChannelDescription implements \JsonSerializable
     ) {
     }
 
-    /** The same probe in another socket. */
-    public function inChannel(string $name): self
-    {
-        return new self(
-            $name, $this->kind, $this->title, $this->serial, $this->unit, $this->resolution, $this->range, $this->fastestHz, $this->stated,
-        );
-    }
-
     /** @return array<string, mixed> */
     public function jsonSerialize(): array
     {

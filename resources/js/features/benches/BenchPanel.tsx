@@ -1,7 +1,6 @@
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { Bench, LiveBench, Probe } from '../../lib/api/types'
-import { isTrusted } from '../../lib/probes/shown'
 import { Note } from '../../ui/Note'
 import { CalibrateButton } from '../calibration/CalibrateButton'
 import { ProbeValue } from '../probes/ProbeCard'
@@ -91,7 +90,7 @@ interface ProbeRowProps {
 function ProbeRow({ probe, others, live }: ProbeRowProps) {
   const navigate = useNavigate()
   const now = live?.isConnected === true ? liveProbe(live, probe.id) : null
-  const trusted = isTrusted(probe)
+  const trusted = probe.isReady
   return (
     <li className="grid grid-cols-[1fr_auto] items-center gap-x-3 gap-y-1 px-4 py-1.5 sm:grid-cols-[1fr_7.6rem_11.5rem]">
       <span className="min-w-0">

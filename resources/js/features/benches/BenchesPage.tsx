@@ -3,7 +3,6 @@ import { benchChannel } from '../../lib/live/channels'
 import { sentenceOf } from '../../lib/api/problem'
 import type { Bench } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
-import { isTrusted } from '../../lib/probes/shown'
 import { Note } from '../../ui/Note'
 import { Waiting } from '../../ui/Waiting'
 import { useBenches } from '../experiments/useBenches'
@@ -44,7 +43,7 @@ export function BenchesPage() {
 function Readiness({ benches }: { benches: readonly Bench[] }) {
   const probes = benches.flatMap((bench) => bench.probes)
   if (probes.length === 0) return null
-  const doubtful = probes.filter((probe) => !isTrusted(probe))
+  const doubtful = probes.filter((probe) => !probe.isReady)
   return (
     <p className="quiet">
       {doubtful.length === 0 ? (

@@ -2,7 +2,6 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import type { Bench, Experiment, Probe } from '../../lib/api/types'
 import { typeset } from '../../lib/format'
-import { isTrusted } from '../../lib/probes/shown'
 import { Note } from '../../ui/Note'
 import { useKey } from '../../ui/useKey'
 import { TrustText } from '../probes/TrustText'
@@ -22,7 +21,7 @@ interface PrepareOverviewProps {
 export function PrepareOverview({ experiment, bench, onOpened }: PrepareOverviewProps) {
   const [chosenId, setChosenId] = useState<number | null>(null)
   // What needs calibrating is looked at first.
-  const doubtful = bench.probes.find((one) => !isTrusted(one) && one.recipes.length > 0)
+  const doubtful = bench.probes.find((one) => !one.isReady && one.recipes.length > 0)
   const chosen = bench.probes.find(({ id }) => id === chosenId) ?? doubtful ?? bench.probes[0]
   const open = useOpenCalibration(doubtful?.id ?? 0)
   useKey(
@@ -50,7 +49,7 @@ export function PrepareOverview({ experiment, bench, onOpened }: PrepareOverview
           {bench.probes.map((probe, index) => (
             <Check
               key={probe.id}
-              isDone={isTrusted(probe)}
+              isDone={probe.isReady}
               number={index + 1}
               title={checkTitle(probe)}
               {...(probe.id === chosen?.id
@@ -72,7 +71,7 @@ export function PrepareOverview({ experiment, bench, onOpened }: PrepareOverview
                   probe={probe}
                   others={bench.probes}
                   words={calibrateWords(probe)}
-                  className={isTrusted(probe) ? 'btn btn-outline btn-sm' : 'btn btn-primary w-full'}
+                  className={probe.isReady ? 'btn btn-outline btn-sm' : 'btn btn-primary w-full'}
                   {...(probe.id === doubtful?.id ? { shortcut: 'S' } : {})}
                   onOpened={onOpened}
                 />
@@ -100,7 +99,7 @@ export function PrepareOverview({ experiment, bench, onOpened }: PrepareOverview
 }
 
 function calibrateWords(probe: Probe): string {
-  if (!isTrusted(probe)) return `Calibrate ${probe.title}`
+  if (!probe.isReady) return `Calibrate ${probe.title}`
   return probe.calibration === null ? 'Calibrate' : 'Calibrate again'
 }
 

@@ -1,6 +1,6 @@
 import { dayAndTime } from '../../lib/ago'
 import type { KeyFigure, Probe } from '../../lib/api/types'
-import { isTrusted, TRUST_WORDS } from '../../lib/probes/shown'
+import { TRUST_WORDS } from '../../lib/probes/shown'
 import { useNow } from '../../ui/useNow'
 
 /** The number a calibration is judged by, short enough for a card: "97.8 %", "K 1.061 1/cm". */
@@ -20,7 +20,7 @@ export function TrustText({ probe }: { probe: Probe }) {
   const [figure] = calibration?.keyFigures ?? []
   if (calibration === null || kept === null || calibration.origin === 'factory') {
     return (
-      <span className={isTrusted(probe) ? undefined : 'amber font-semibold'}>
+      <span className={probe.isReady ? undefined : 'amber font-semibold'}>
         {probe.trust === 'missing' && calibration === null ? TRUST_WORDS.missing : 'factory line'}
         {zeroText}
       </span>
@@ -28,7 +28,7 @@ export function TrustText({ probe }: { probe: Probe }) {
   }
   const judged = probe.trust === 'good' ? '' : `${TRUST_WORDS[probe.trust]} · `
   return (
-    <span className={isTrusted(probe) ? undefined : 'amber'}>
+    <span className={probe.isReady ? undefined : 'amber'}>
       {judged}
       {figure === undefined ? '' : `${figureText(figure)} · `}
       {dayAndTime(kept, now)}

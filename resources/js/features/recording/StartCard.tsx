@@ -3,7 +3,6 @@ import { Link } from 'react-router'
 import { sentenceOf } from '../../lib/api/problem'
 import type { Experiment, Probe } from '../../lib/api/types'
 import { planWords } from '../../lib/plan'
-import { isTrusted } from '../../lib/probes/shown'
 import { Note } from '../../ui/Note'
 import { useKey } from '../../ui/useKey'
 import { useChangeExperiment } from '../experiments/useChangeExperiment'
@@ -23,7 +22,7 @@ export function StartCard({ experiment, probes, onStarted }: StartCardProps) {
   const start = useStartRun(experiment.id)
   const change = useChangeExperiment(experiment.id)
   const [isPlanning, setIsPlanning] = useState(false)
-  const doubtful = probes.filter((probe) => !isTrusted(probe))
+  const doubtful = probes.filter((probe) => !probe.isReady)
   const number = experiment.runs.length + 1
 
   function handleStart() {
@@ -43,7 +42,7 @@ export function StartCard({ experiment, probes, onStarted }: StartCardProps) {
       <ol className="flex flex-col gap-3">
         <Step number={1} state={doubtful.length === 0 ? 'done' : 'waiting'} title="Probes calibrated">
           {probes.map((probe) =>
-            isTrusted(probe) ? (
+            probe.isReady ? (
               <p key={probe.id} className="quiet text-sm">
                 {probe.title}: <TrustText probe={probe} />
               </p>

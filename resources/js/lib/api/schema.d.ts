@@ -795,6 +795,8 @@ export interface components {
             /** @description bench it was carried here from */
             movedFrom: string | null;
             canBeZeroed: boolean;
+            /** @description plugged in, and may be recorded with unquestioned */
+            isReady: boolean;
             trust: components["schemas"]["Trust"];
             trustSentence: string | null;
             calibration: components["schemas"]["CalibrationSummary"] | null;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { LiveProbe, Probe } from '../api/types'
-import { isTrusted, shownOf, shownQuantity, shownRaw } from './shown'
+import { shownOf, shownQuantity, shownRaw } from './shown'
 
 const cell = { kind: 'conductivity-cell', unit: 'µS/cm', decimals: 0, rawUnit: 'µS', rawDecimals: 1 } as Probe
 const live = { raw: 1330.2, value: 1413.4 } as LiveProbe
@@ -25,11 +25,5 @@ describe('what a probe shows', () => {
   it('gives millivolts their sign', () => {
     expect(shownRaw('mV', 1, 176.52)).toEqual({ text: '+176.5', unit: 'mV' })
     expect(shownRaw('V', 4, 2.05)).toEqual({ text: '2.0500', unit: 'V' })
-  })
-
-  it('does not trust what is unplugged or borrowed', () => {
-    expect(isTrusted({ trust: 'good', isPresent: true })).toBe(true)
-    expect(isTrusted({ trust: 'good', isPresent: false })).toBe(false)
-    expect(isTrusted({ trust: 'borrowed', isPresent: true })).toBe(false)
   })
 })

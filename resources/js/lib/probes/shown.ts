@@ -37,8 +37,3 @@ export const TRUST_WORDS: Readonly<Record<Trust, string>> = {
   missing: 'never calibrated',
   borrowed: 'borrowed line',
 }
-
-/** Whether one may record with a probe without being told anything. */
-export function isTrusted(probe: Pick<Probe, 'trust' | 'isPresent'>): boolean {
-  return probe.isPresent && (probe.trust === 'good' || probe.trust === 'factory')
-}
