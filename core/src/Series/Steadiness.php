@@ -58,6 +58,7 @@ final readonly class Steadiness
             return new self(false, 0.0, 0.0, $y === [] ? 0.0 : array_sum($y) / count($y), count($x), false, null);
         }
         $near = StraightLine::through($x, $y);
+        $isNearFull = self::FULL_SHARE * $windowS <= $x[count($x) - 1] - $x[0];
         $limits = $limits->at($near->meanY);
         $line = $near;
         for ($window = $windowS; $window < self::MOST_WINDOWS * $windowS; $window *= 2) {
@@ -71,7 +72,8 @@ final readonly class Steadiness
         $isFull = self::FULL_SHARE * $window <= $span;
         $drift = 60.0 * $line->slope;
         if ($wasSteady && abs($drift) <= 2 * $limits->driftPerMinute && $near->scatter <= 2 * $limits->scatter) {
-            return new self($isFull, $drift, $near->scatter, $near->meanY, $near->count, $isFull, $isFull ? 0.0 : null);
+            // A longer window that noise asks for now must not take back what a full one has said.
+            return new self($isNearFull, $drift, $near->scatter, $near->meanY, $near->count, $isNearFull, $isNearFull ? 0.0 : null);
         }
         $settling = Settling::of($seconds, $values, $windowS);
         $isSteady = $isFull && $settling !== null && $settling->worstBias <= self::SAFE_SHARE * $limits->tolerance

@@ -48,6 +48,21 @@ final class SteadinessTest extends TestCase
         self::assertFalse(self::judge(static fn (float $t): float => 2 * $wavering($t), 30.0, wasSteady: true)->isSteady);
     }
 
+    public function test_what_was_called_steady_is_not_lost_because_noise_asks_for_a_longer_window(): void
+    {
+        // Quiet for five seconds, then with noise that hides a drift of half the limit: the window would be doubled, but only eight seconds have passed.
+        $limits = SteadyLimits::of(driftPerMinute: 0.2, scatter: 0.05, tolerance: 0.05, windowS: 5.0);
+        [$seconds, $values] = [[], []];
+        for ($i = 0; $i <= 32; $i++) {
+            $seconds[] = $i / 4;
+            $values[] = 10.0 + ($i <= 12 ? 0.001 : 0.012) * ($i % 2 === 0 ? 1 : -1);
+        }
+        $early = Steadiness::of(array_slice($seconds, 0, 21), array_slice($values, 0, 21), $limits);
+        self::assertTrue(Steadiness::of($seconds, $values, $limits, wasSteady: true)->isSteady);
+        self::assertFalse(Steadiness::of($seconds, $values, $limits)->isSteady, 'Without that it would have to wait.');
+        self::assertTrue($early->isWindowFull);
+    }
+
     public function test_no_samples_and_few_samples_are_never_steady(): void
     {
         self::assertFalse(Steadiness::of([], [], self::electrode())->isSteady);

@@ -43,6 +43,7 @@ function AtItsBench({ probe, calibration }: { probe: Probe; calibration: Calibra
   return (
     <>
       <title>{`Calibrate ${probe.title} · Welkion`}</title>
+      <h1 className="sr-only">Bench {bench.data.name}</h1>
       <ProbeShelf
         bench={bench.data}
         live={live}
