@@ -43,7 +43,6 @@ function AtItsBench({ probe, calibration }: { probe: Probe; calibration: Calibra
   return (
     <>
       <title>{`Calibrate ${probe.title} · Welkion`}</title>
-      <h1 className="sr-only">Bench {bench.data.name}</h1>
       <ProbeShelf
         bench={bench.data}
         live={live}
@@ -51,6 +50,7 @@ function AtItsBench({ probe, calibration }: { probe: Probe; calibration: Calibra
         selectedProbeIds={[calibration, ...calibration.beside].map(({ probeId }) => probeId)}
       />
       <main className="flex min-h-0 flex-1 flex-col gap-4 px-5 py-3 lg:grid lg:grid-cols-[330px_1fr_290px]">
+        <h1 className="sr-only">Bench {bench.data.name}</h1>
         <CalibrateView
           key={calibration.id}
           calibration={calibration}
