@@ -16,6 +16,9 @@ use Welkion\Core\Series\SteadyLimits;
  */
 final class ChannelTrack
 {
+    /** Averaging windows may be as long as this; the past holds two of them and more. */
+    public const LONGEST_WINDOW_S = 20;
+
     private const KEPT_S = 45.0;
 
     /** Shortest time between two samples of the past; no multiple of mains periods, so that hum shows as scatter. */
@@ -50,7 +53,7 @@ final class ChannelTrack
     public function __construct(private SteadyLimits $limits)
     {
         $this->past = new SampleTail(self::KEPT_S);
-        $this->window = new SampleTail($limits->windowS);
+        $this->window = new SampleTail(self::LONGEST_WINDOW_S);
     }
 
     /** Other limits of rest, as set for its bench. */

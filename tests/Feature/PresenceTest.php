@@ -105,7 +105,7 @@ final class PresenceTest extends TestCase
         $bench = $this->connectedBenchOf($this->teacher);
         $tight = ['driftPerMinute' => 1e-9, 'scatter' => 1e-9, 'tolerance' => 1e-9, 'windowS' => 5];
         $this->patchJson("/api/benches/{$bench->id}", ['kind' => 'ph-electrode', 'limits' => ['windowS' => 900] + $tight])->assertUnprocessable()
-            ->assertJsonPath('detail', 'The window must be a number of seconds from 1 to 60.');
+            ->assertJsonPath('detail', 'The window must be a number of seconds from 1 to 20.');
         $this->actAndSettle($bench, 'dip', into: 'buffer-7.00');
         $this->patchJson("/api/benches/{$bench->id}", ['kind' => 'ph-electrode', 'limits' => $tight])->assertOk()->assertJsonPath('probes.0.steady.isOwn', true);
         $this->postJson("/api/benches/{$bench->id}/acts", ['act' => 'dip', 'into' => 'buffer-4.01'])->assertOk();

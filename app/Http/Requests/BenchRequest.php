@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Recorder\ChannelTrack;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Welkion\Core\Calibration\ProbeKind;
@@ -20,7 +21,7 @@ final class BenchRequest extends FormRequest
             'limits.driftPerMinute' => ['required_with:limits', 'numeric', 'gt:0'],
             'limits.scatter' => ['required_with:limits', 'numeric', 'gt:0'],
             'limits.tolerance' => ['required_with:limits', 'numeric', 'gt:0'],
-            'limits.windowS' => ['required_with:limits', 'numeric', 'between:1,60'],
+            'limits.windowS' => ['required_with:limits', 'numeric', 'between:1,'.ChannelTrack::LONGEST_WINDOW_S],
         ];
     }
 
@@ -28,7 +29,7 @@ final class BenchRequest extends FormRequest
     public function messages(): array
     {
         return [
-            'limits.windowS.*' => 'The window must be a number of seconds from 1 to 60.',
+            'limits.windowS.*' => 'The window must be a number of seconds from 1 to '.ChannelTrack::LONGEST_WINDOW_S.'.',
             'limits.*.*' => 'Each limit must be a number above 0.',
         ];
     }

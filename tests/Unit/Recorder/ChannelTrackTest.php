@@ -80,9 +80,19 @@ final class ChannelTrackTest extends TestCase
         }
         $kept = static fn (string $tail): int => (new \ReflectionProperty($track, $tail))->getValue($track)->count();
 
-        self::assertLessThan(2 * 10 * 500 + 51, $kept('window'));
+        self::assertLessThan(2 * 20 * 500 + 51, $kept('window'));
         self::assertLessThan(2 * 45 * 22, $kept('past'), 'Of the past, about 20 a second are kept.');
         self::assertSame(5_000, $track->reading()['count'] ?? null, 'A reading is the mean of every sample of its window.');
+    }
+
+    public function test_a_longer_window_set_for_its_bench_counts_at_once(): void
+    {
+        $this->track->take(self::samples(1, 200));
+        self::assertSame(40, $this->track->reading()['count'] ?? null);
+        $this->track->judgeBy(SteadyLimits::of(driftPerMinute: 1.2, scatter: 0.5, tolerance: 0.5, windowS: 20.0));
+
+        self::assertSame(80, $this->track->reading()['count'] ?? null);
+        self::assertTrue($this->track->reading()['isWindowFull'] ?? null);
     }
 
     public function test_counts_the_numbers_that_never_came(): void

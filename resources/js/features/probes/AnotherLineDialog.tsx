@@ -5,7 +5,7 @@ import { Dialog } from '../../ui/Dialog'
 import { DialogActions } from '../../ui/DialogActions'
 import { useNow } from '../../ui/useNow'
 import { useBenches } from '../experiments/useBenches'
-import { figureText } from './TrustText'
+import { figureText } from '../../lib/probes/figureText'
 import { useAnotherLine } from './useKept'
 
 const FACTORY = 0

@@ -67,7 +67,7 @@ function ProbeRecord({ probe }: { probe: Probe }) {
             ) : (
               <button
                 type="button"
-                className="word-button"
+                className="word-button text-left whitespace-normal!"
                 onClick={() => {
                   setIsSetting(true)
                 }}

@@ -1,15 +1,8 @@
 import { dayAndTime } from '../../lib/ago'
-import type { KeyFigure, Probe } from '../../lib/api/types'
+import type { Probe } from '../../lib/api/types'
+import { figureText } from '../../lib/probes/figureText'
 import { TRUST_WORDS } from '../../lib/probes/shown'
 import { useNow } from '../../ui/useNow'
-
-/** The number a calibration is judged by, short enough for a card: "97.8 %", "K 1.061 1/cm". */
-export function figureText(figure: KeyFigure): string {
-  const { measured, label } = figure
-  const number = `${measured.shownValue} ${measured.unit}`
-  if (label === 'cell constant') return `K ${number}`
-  return label.startsWith('for one') ? `${number} ${label}` : number
-}
 
 /** Whether a probe can be trusted, in a few words: what its calibration came to and how old it is. */
 export function TrustText({ probe }: { probe: Probe }) {

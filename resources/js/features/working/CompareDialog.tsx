@@ -8,7 +8,7 @@ import { Note } from '../../ui/Note'
 import { useNow } from '../../ui/useNow'
 import { Waiting } from '../../ui/Waiting'
 import { useCalibrationHistory } from '../calibration/useCalibration'
-import { figureText } from '../probes/TrustText'
+import { figureText } from '../../lib/probes/figureText'
 import { useComparison } from './useComparison'
 
 type Column = Comparison['columns'][number]

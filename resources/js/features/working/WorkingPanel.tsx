@@ -4,7 +4,7 @@ import { dayAndTime } from '../../lib/ago'
 import { circled } from '../../lib/format'
 import { useNow } from '../../ui/useNow'
 import { TrustSentences } from '../probes/TrustSentences'
-import { figureText } from '../probes/TrustText'
+import { figureText } from '../../lib/probes/figureText'
 import { CompareDialog } from './CompareDialog'
 import { EntriesDialog } from './EntriesDialog'
 
