@@ -39,7 +39,7 @@ for (const theme of ['fieldbook', 'projector'] as const) {
     await page.getByRole('button', { name: 'Another way to calibrate Left hand Rowan-5' }).click()
     await expectNoViolation(page)
     await page.getByRole('button', { name: 'Begin' }).click()
-    await expect(page.getByRole('heading', { name: /^Calibrate Left hand/ })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'So far' })).toBeVisible()
     await expectNoViolation(page)
     await page.goto('/experiments/2/reason?compare=yes')
     await expect(page.getByRole('columnheader', { name: /^As recorded/ })).toBeVisible()

@@ -115,7 +115,7 @@ export class Teacher {
     await this.page.getByRole('radio', { name: recipe }).check()
     for (const other of beside) await this.page.getByRole('checkbox', { name: other }).check()
     await this.page.getByRole('button', { name: 'Begin' }).click()
-    await expect(this.page.getByRole('heading', { name: /^Calibrate / })).toBeVisible()
+    await expect(this.page.getByRole('heading', { name: 'So far' })).toBeVisible()
     await this.openBenchControls()
   }
 
