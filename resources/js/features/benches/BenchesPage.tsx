@@ -1,9 +1,9 @@
 import { useMemo } from 'react'
 import { benchChannel } from '../../lib/live/channels'
-import { sentenceOf } from '../../lib/api/problem'
 import type { Bench } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
 import { Note } from '../../ui/Note'
+import { ProblemNote } from '../../ui/ProblemNote'
 import { Waiting } from '../../ui/Waiting'
 import { useBenches } from '../experiments/useBenches'
 import { SharedBenchChannel } from '../probes/useLiveBench'
@@ -21,11 +21,7 @@ export function BenchesPage() {
         <h1 className="text-2xl font-semibold">Benches</h1>
         <Readiness benches={benches.data ?? []} />
       </div>
-      {benches.isError ? (
-        <Note tone="red" role="alert">
-          {sentenceOf(benches.error)}
-        </Note>
-      ) : null}
+      <ProblemNote problem={benches.error} />
       {benches.isPending ? <Waiting what="the benches" /> : null}
       {benches.data?.length === 0 ? (
         <Note>A bench is one place with its connected probes. It appears here once it is set up; see the guide.</Note>

@@ -1,7 +1,6 @@
 import { useState } from 'react'
-import { sentenceOf } from '../../lib/api/problem'
 import type { Probe } from '../../lib/api/types'
-import { Note } from '../../ui/Note'
+import { ProblemNote } from '../../ui/ProblemNote'
 import { CalibrateDialog } from './CalibrateDialog'
 import { recipeOf } from './recipeOf'
 import { useOpenCalibration } from './useCalibration'
@@ -58,11 +57,7 @@ export function CalibrateButton({ probe, others, words, className, shortcut, onO
           another way …
         </button>
       ) : null}
-      {open.isError ? (
-        <Note tone="red" role="alert">
-          {sentenceOf(open.error)}
-        </Note>
-      ) : null}
+      <ProblemNote problem={open.error} />
       {isChoosing ? (
         <CalibrateDialog
           probe={probe}

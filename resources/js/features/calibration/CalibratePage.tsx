@@ -1,7 +1,6 @@
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
-import { sentenceOf } from '../../lib/api/problem'
+import { useNavigate, useParams, useSearchParams } from 'react-router'
+import { PageProblem } from '../../ui/PageProblem'
 import type { Calibration, Probe } from '../../lib/api/types'
-import { Note } from '../../ui/Note'
 import { Waiting } from '../../ui/Waiting'
 import { ProbeShelf } from '../probes/ProbeShelf'
 import { useBench } from '../probes/useBench'
@@ -19,16 +18,7 @@ export function CalibratePage() {
   const calibration = useCalibration(Number(parameters.get('calibration')))
   const problem = probe.error ?? calibration.error
   if (problem !== null) {
-    return (
-      <main className="mx-auto flex max-w-lg flex-col gap-4 p-8">
-        <Note tone="red" role="alert">
-          {sentenceOf(problem)}
-        </Note>
-        <Link to="/benches" className="word-button self-start">
-          Back to the benches
-        </Link>
-      </main>
-    )
+    return <PageProblem problem={problem} back={{ to: '/benches', words: 'Back to the benches' }} />
   }
   if (probe.data === undefined || calibration.data === undefined) return <Waiting what="the calibration" />
   return <AtItsBench probe={probe.data} calibration={calibration.data} />

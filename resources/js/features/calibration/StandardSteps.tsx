@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { sentenceOf } from '../../lib/api/problem'
+import { ProblemNote } from '../../ui/ProblemNote'
 import type { Calibration, LiveProbe, Probe, World } from '../../lib/api/types'
 import { Note } from '../../ui/Note'
 import { useKey } from '../../ui/useKey'
@@ -158,11 +158,7 @@ export function StandardSteps({ calibration, probe, live, world, next, onLeave, 
           </div>
         </li>
       </ol>
-      {problem ? (
-        <Note tone="red" role="alert">
-          {sentenceOf(problem)}
-        </Note>
-      ) : null}
+      <ProblemNote problem={problem} />
       {isOpen && readCount === 0 ? <Note>{calibration.recipe.hint}</Note> : null}
       <button type="button" className="word-button mt-auto self-start" onClick={onLeave}>
         {calibration.state === 'kept' ? 'Back to the overview' : 'Leave without keeping'}

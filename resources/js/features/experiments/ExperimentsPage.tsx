@@ -2,9 +2,9 @@ import { useQuery } from '@tanstack/react-query'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
+import { ProblemNote } from '../../ui/ProblemNote'
 import { ago } from '../../lib/ago'
 import { answerOf, api } from '../../lib/api/client'
-import { sentenceOf } from '../../lib/api/problem'
 import type { ExperimentSummary, Stages } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
 import { Note } from '../../ui/Note'
@@ -50,11 +50,7 @@ export function ExperimentsPage() {
             New experiment
           </button>
         </div>
-        {experiments.isError ? (
-          <Note tone="red" role="alert">
-            {sentenceOf(experiments.error)}
-          </Note>
-        ) : null}
+        <ProblemNote problem={experiments.error} />
         {experiments.isPending ? <Waiting what="your experiments" /> : null}
         {experiments.data?.length === 0 ? (
           <Note>

@@ -1,9 +1,8 @@
 import { useState } from 'react'
 import { dayAndTime } from '../../lib/ago'
-import { sentenceOf } from '../../lib/api/problem'
 import type { KeptCalibration, Probe } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
-import { Note } from '../../ui/Note'
+import { ProblemNote } from '../../ui/ProblemNote'
 import { useNotices } from '../../ui/notices'
 import { useNow } from '../../ui/useNow'
 import { GRADE_TEXT } from '../calibration/grades'
@@ -34,11 +33,7 @@ export function CalibrationTable({ probe, calibrations }: CalibrationTableProps)
   }
   return (
     <div className="mt-2 min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Table of calibrations">
-      {problem ? (
-        <Note tone="red" role="alert">
-          {sentenceOf(problem)}
-        </Note>
-      ) : null}
+      <ProblemNote problem={problem} />
       <table className="w-full text-left text-sm [&_td]:pr-3 [&_th]:pr-3 [&_td:last-child]:pr-0">
         <thead className="bg-base-100 sticky top-0">
           <tr className="border-base-300 border-b">

@@ -1,6 +1,6 @@
 import { useState } from 'react'
-import { Link, useNavigate, useParams } from 'react-router'
-import { sentenceOf } from '../../lib/api/problem'
+import { useNavigate, useParams } from 'react-router'
+import { PageProblem } from '../../ui/PageProblem'
 import type { Probe } from '../../lib/api/types'
 import { Note } from '../../ui/Note'
 import { Waiting } from '../../ui/Waiting'
@@ -22,16 +22,7 @@ import { ZeroList } from './ZeroList'
 export function ProbePage() {
   const probe = useProbe(Number(useParams().probeId))
   if (probe.isError) {
-    return (
-      <main className="mx-auto flex max-w-lg flex-col gap-4 p-8">
-        <Note tone="red" role="alert">
-          {sentenceOf(probe.error)}
-        </Note>
-        <Link to="/benches" className="word-button self-start">
-          Back to the benches
-        </Link>
-      </main>
-    )
+    return <PageProblem problem={probe.error} back={{ to: '/benches', words: 'Back to the benches' }} />
   }
   if (probe.data === undefined) return <Waiting what="the probe" />
   return <ProbeRecord key={probe.data.id} probe={probe.data} />

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
+import { ProblemNote } from '../../ui/ProblemNote'
 import { dayAndTime } from '../../lib/ago'
 import { Problem, sentenceOf } from '../../lib/api/problem'
 import type { Experiment, LiveProbe, Run } from '../../lib/api/types'
@@ -224,11 +225,7 @@ export function RunCard({ experiment, run, live, onNewRun }: RunCardProps) {
           </Step>
         )}
       </ol>
-      {problem !== null ? (
-        <Note tone="red" role="alert">
-          {sentenceOf(problem)}
-        </Note>
-      ) : null}
+      <ProblemNote problem={problem} />
       {isPlanning ? (
         <PlanDialog
           plan={run.plan}

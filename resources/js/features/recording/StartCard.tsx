@@ -1,9 +1,8 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { sentenceOf } from '../../lib/api/problem'
+import { ProblemNote } from '../../ui/ProblemNote'
 import type { Experiment, Probe } from '../../lib/api/types'
 import { planWords } from '../../lib/plan'
-import { Note } from '../../ui/Note'
 import { useKey } from '../../ui/useKey'
 import { useChangeExperiment } from '../experiments/useChangeExperiment'
 import { TrustText } from '../probes/TrustText'
@@ -91,11 +90,7 @@ export function StartCard({ experiment, probes, onStarted }: StartCardProps) {
           </button>
         </Step>
       </ol>
-      {start.isError ? (
-        <Note tone="red" role="alert">
-          {sentenceOf(start.error)}
-        </Note>
-      ) : null}
+      <ProblemNote problem={start.error} />
       <RunLinks experiment={experiment} />
       {isPlanning ? (
         <PlanDialog

@@ -1,6 +1,5 @@
 import { Navigate, Outlet, useLocation } from 'react-router'
-import { sentenceOf } from '../../lib/api/problem'
-import { Note } from '../../ui/Note'
+import { PageProblem } from '../../ui/PageProblem'
 import { Waiting } from '../../ui/Waiting'
 import { useSession } from './useSession'
 
@@ -10,13 +9,7 @@ export function RequireSession() {
   const location = useLocation()
   if (session.isPending) return <Waiting what="your session" />
   if (session.isError) {
-    return (
-      <main className="mx-auto max-w-lg p-8">
-        <Note tone="red" role="alert">
-          {sentenceOf(session.error)}
-        </Note>
-      </main>
-    )
+    return <PageProblem problem={session.error} />
   }
   if (session.data === null) {
     const next = encodeURIComponent(location.pathname + location.search)

@@ -1,9 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useId, useState, type SubmitEvent } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
+import { ProblemNote } from '../../ui/ProblemNote'
 import { answerOf, api } from '../../lib/api/client'
-import { sentenceOf } from '../../lib/api/problem'
-import { Note } from '../../ui/Note'
 import { Wordmark } from '../shell/Wordmark'
 import { TitrationSketch } from './TitrationSketch'
 
@@ -75,11 +74,7 @@ export function SignInPage() {
               }}
             />
           </div>
-          {signIn.isError ? (
-            <Note tone="red" role="alert">
-              {sentenceOf(signIn.error)}
-            </Note>
-          ) : null}
+          <ProblemNote problem={signIn.error} />
           <button type="submit" className="btn btn-primary mt-2" disabled={signIn.isPending}>
             Sign in
           </button>

@@ -1,7 +1,6 @@
 import { useState } from 'react'
 import { Link, Outlet, useParams } from 'react-router'
-import { sentenceOf } from '../../lib/api/problem'
-import { Note } from '../../ui/Note'
+import { PageProblem } from '../../ui/PageProblem'
 import { useKey } from '../../ui/useKey'
 import { Waiting } from '../../ui/Waiting'
 import { useExperiment } from '../experiments/useExperiment'
@@ -24,16 +23,7 @@ export function ExperimentShell() {
   })
 
   if (experiment.isError) {
-    return (
-      <main className="mx-auto flex max-w-lg flex-col gap-4 p-8">
-        <Note tone="red" role="alert">
-          {sentenceOf(experiment.error)}
-        </Note>
-        <Link to="/experiments" className="word-button self-start">
-          Back to the experiments
-        </Link>
-      </main>
-    )
+    return <PageProblem problem={experiment.error} back={{ to: '/experiments', words: 'Back to the experiments' }} />
   }
   if (experiment.isPending) return <Waiting what="the experiment" />
 

@@ -1,4 +1,5 @@
 import { Dialog } from '../../ui/Dialog'
+import { DialogDone } from '../../ui/DialogActions'
 
 const KEYS = [
   ['T', 'Take or accept the reading'],
@@ -25,11 +26,7 @@ export function KeysDialog({ onClose }: { onClose: () => void }) {
           </div>
         ))}
       </dl>
-      <div className="modal-action">
-        <button type="button" className="btn btn-primary btn-sm" onClick={onClose}>
-          Close
-        </button>
-      </div>
+      <DialogDone onDone={onClose} />
     </Dialog>
   )
 }

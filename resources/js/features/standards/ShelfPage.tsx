@@ -1,8 +1,8 @@
 import { useState } from 'react'
-import { sentenceOf } from '../../lib/api/problem'
 import type { ShelfStandard } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
 import { Note } from '../../ui/Note'
+import { ProblemNote } from '../../ui/ProblemNote'
 import { useNotices } from '../../ui/notices'
 import { Waiting } from '../../ui/Waiting'
 import { standardValue, uncertaintyBeside } from '../calibration/standardWords'
@@ -38,11 +38,7 @@ export function ShelfPage() {
           Add a standard
         </button>
       </div>
-      {shelf.isError ? (
-        <Note tone="red" role="alert">
-          {sentenceOf(shelf.error)}
-        </Note>
-      ) : null}
+      <ProblemNote problem={shelf.error} />
       {shelf.isPending ? <Waiting what="the shelf" /> : null}
       {shelf.data?.length === 0 ? (
         <Note>Nothing stands here yet. Begin with the buffers you open most often.</Note>

@@ -1,10 +1,9 @@
 import { useState } from 'react'
 import { dayAndTime } from '../../lib/ago'
-import { sentenceOf } from '../../lib/api/problem'
 import type { Comparison, KeptCalibration } from '../../lib/api/types'
 import { typeset } from '../../lib/format'
 import { Dialog } from '../../ui/Dialog'
-import { Note } from '../../ui/Note'
+import { DialogDone } from '../../ui/DialogActions'
 import { useNow } from '../../ui/useNow'
 import { Waiting } from '../../ui/Waiting'
 import { useCalibrationHistory } from '../calibration/useCalibration'
@@ -36,18 +35,7 @@ export function CompareDialog({ runId, onClose }: { runId: number; onClose: () =
           <AddCalibration comparison={comparison.data} isAdding={add.isPending} onAdd={add.mutate} />
         </>
       )}
-      {problem === null ? null : (
-        <div className="mt-3">
-          <Note tone="red" role="alert">
-            {sentenceOf(problem)}
-          </Note>
-        </div>
-      )}
-      <div className="modal-action mt-4">
-        <button type="button" className="btn btn-primary" onClick={onClose}>
-          Done
-        </button>
-      </div>
+      <DialogDone problem={problem} onDone={onClose} />
     </Dialog>
   )
 }

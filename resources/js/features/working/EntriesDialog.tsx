@@ -1,8 +1,8 @@
 import { useState } from 'react'
-import { Problem, sentenceOf } from '../../lib/api/problem'
+import { Problem } from '../../lib/api/problem'
 import type { Entry, Experiment } from '../../lib/api/types'
 import { Dialog } from '../../ui/Dialog'
-import { Note } from '../../ui/Note'
+import { DialogDone } from '../../ui/DialogActions'
 import { NumberField } from '../../ui/NumberField'
 import { useChangeExperiment } from '../experiments/useChangeExperiment'
 
@@ -21,6 +21,7 @@ const NAMES = [
 export function EntriesDialog({ experiment, onClose }: EntriesDialogProps) {
   const change = useChangeExperiment(experiment.id)
   const [failed, setFailed] = useState<string | null>(null)
+  const refused = change.error instanceof Problem && change.error.status === 422 ? change.error : null
 
   function handleEntry(entry: Entry, part: Partial<Pick<Entry, 'value' | 'uncertainty'>>) {
     setFailed(entry.symbol)
@@ -37,6 +38,7 @@ export function EntriesDialog({ experiment, onClose }: EntriesDialogProps) {
             label={label}
             value={experiment[field]}
             onChange={(value) => {
+              setFailed(null)
               change.mutate({ [field]: value })
             }}
           />
@@ -50,7 +52,7 @@ export function EntriesDialog({ experiment, onClose }: EntriesDialogProps) {
               value={entry.value}
               allowBlank
               widthClass="w-28"
-              problem={failed === entry.symbol && change.error instanceof Problem ? change.error.message : undefined}
+              problem={refused !== null && failed === entry.symbol ? refused.message : undefined}
               onChange={(value) => {
                 handleEntry(entry, { value })
               }}
@@ -67,18 +69,7 @@ export function EntriesDialog({ experiment, onClose }: EntriesDialogProps) {
           </li>
         ))}
       </ul>
-      {change.isError && !(change.error instanceof Problem && change.error.status === 422) ? (
-        <div className="mt-3">
-          <Note tone="red" role="alert">
-            {sentenceOf(change.error)}
-          </Note>
-        </div>
-      ) : null}
-      <div className="modal-action">
-        <button type="button" className="btn btn-primary" onClick={onClose}>
-          Done
-        </button>
-      </div>
+      <DialogDone problem={refused !== null && failed !== null ? null : change.error} onDone={onClose} />
     </Dialog>
   )
 }

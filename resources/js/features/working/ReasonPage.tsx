@@ -1,8 +1,7 @@
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { sentenceOf } from '../../lib/api/problem'
+import { PageProblem } from '../../ui/PageProblem'
 import { NOTHING, type Selection } from '../../lib/figure/selection'
-import { Note } from '../../ui/Note'
 import { Waiting } from '../../ui/Waiting'
 import { useShell } from '../shell/useShell'
 import { ReasonFigurePanel } from './ReasonFigurePanel'
@@ -35,13 +34,7 @@ export function ReasonPage() {
     )
   }
   if (working.isError) {
-    return (
-      <main className="p-8">
-        <Note tone="red" role="alert">
-          {sentenceOf(working.error)}
-        </Note>
-      </main>
-    )
+    return <PageProblem problem={working.error} />
   }
   if (working.data === undefined) return <Waiting what="the working" />
 
