@@ -12,8 +12,10 @@ use App\Recorder\RecorderClient;
 use App\Titration\Protocol;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
+use Illuminate\Support\Facades\Schema;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\AssertionFailedError;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\Support\OpenApi;
 use Welkion\Core\Calibration\ProbeKind;
@@ -25,6 +27,20 @@ use Welkion\Core\Calibration\ProbeKind;
  */
 abstract class TestCase extends FrameworkTestCase
 {
+    /** @var list<int> benches this test has made */
+    private array $benchIds = [];
+
+    private string $lastAnswer = '';
+
+    /** Takes the benches of the test away, so that the recorder need not listen to those of all tests before. */
+    protected function tearDown(): void
+    {
+        if ($this->benchIds !== []) {
+            Schema::withoutForeignKeyConstraints(fn () => Bench::query()->whereIn('id', $this->benchIds)->delete());
+        }
+        parent::tearDown();
+    }
+
     public function createApplication(): Application
     {
         if (! str_contains((string) getenv('WELKION_VAR'), 'test')) {
@@ -37,10 +53,20 @@ abstract class TestCase extends FrameworkTestCase
         return $app;
     }
 
+    /** A failure says what the application answered last: a status alone tells too little. */
+    protected function onNotSuccessfulTest(\Throwable $failure): never
+    {
+        if ($failure instanceof AssertionFailedError && $this->lastAnswer !== '') {
+            throw new AssertionFailedError("{$failure->getMessage()}\nThe last answer was {$this->lastAnswer}", 0, $failure);
+        }
+        throw $failure;
+    }
+
     /** Every answer of the HTTP API is held against docs/openapi.yaml. */
     protected function createTestResponse($response, $request): TestResponse
     {
         $route = $request?->route();
+        $this->lastAnswer = "{$request?->method()} {$request?->path()}: {$response->getStatusCode()} ".Str::limit((string) $response->getContent(), 400);
         if ($route !== null && $response instanceof Response && str_starts_with($route->uri(), 'api/') && ! str_contains($route->uri(), '{any}')) {
             self::assertNull(OpenApi::document()->complaint(
                 $request->method(), '/'.$route->uri(), $response->getStatusCode(),
@@ -61,10 +87,13 @@ abstract class TestCase extends FrameworkTestCase
     /** @param  string  $like  which of the simulated benches stands behind it */
     protected function benchOf(User $teacher, string $like = 'Alder'): Bench
     {
-        return $teacher->benches()->create([
+        $bench = $teacher->benches()->create([
             'name' => $like.' '.Str::random(6), 'link_name' => $like, 'host' => '127.0.0.1',
             'port' => config()->integer('welkion.benches.port'), 'is_simulated' => true,
         ])->refresh();
+        $this->benchIds[] = $bench->id;
+
+        return $bench;
     }
 
     /** A bench with its probes known and its recorder listening. */
@@ -94,6 +123,26 @@ abstract class TestCase extends FrameworkTestCase
     protected function experimentOf(User $teacher, Bench $bench): Experiment
     {
         return $teacher->experiments()->create(['bench_id' => $bench->id, 'title' => 'Test of the brine'] + Protocol::titration())->refresh();
+    }
+
+    /**
+     * Holds a result against the truth by the uncertainty it states itself. The noise of a bench is never twice the same, so
+     * the limit is where chance alone gives a false alarm once in a million times: five standard uncertainties.
+     *
+     * @param  array{value: float|int, uncertainty: float|int}  $result
+     * @param  float  $finest  what is below this says nothing, relative to the truth
+     * @param  float  $coarsest  a result vaguer than this, relative to the truth, would agree with anything
+     */
+    protected static function assertAgrees(float $truth, array $result, float $finest = 0.0, float $coarsest = 0.02): void
+    {
+        self::assertLessThan($coarsest * abs($truth), $result['uncertainty'], 'The stated uncertainty is too large to say anything.');
+        self::assertEqualsWithDelta($truth, $result['value'], max(5.0 * $result['uncertainty'], $finest * abs($truth)));
+    }
+
+    /** @return array{value: float, uncertainty: float} the slope of the line in an answer */
+    protected static function slopeIn(TestResponse $answer, string $line = 'line'): array
+    {
+        return ['value' => $answer->json("{$line}.slope"), 'uncertainty' => $answer->json("{$line}.slopeUncertainty")];
     }
 
     /** Waits for what the other processes do in their own time. */

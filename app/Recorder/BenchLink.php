@@ -98,6 +98,11 @@ final class BenchLink
 
     private function connected(ConnectionInterface $connection): void
     {
+        if ($this->isClosed) {
+            $connection->close();
+
+            return;
+        }
         $this->connection = $connection;
         $this->rest = '';
         $connection->on('data', $this->hear(...));

@@ -6,20 +6,19 @@ namespace App\Recorder;
 
 use App\Models\Bench;
 use App\Models\Probe;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\QueryException;
+use Psr\Log\LoggerInterface;
 use React\EventLoop\LoopInterface;
-use React\EventLoop\TimerInterface;
 
 /** Records one bench: keeps its channels, feeds its open runs, shows its live values. */
 final class BenchRecorder
 {
-    /** At most 20 live messages a second. */
-    private const PUBLISH_EACH_S = 0.05;
-
     /** A reduced rate must not be a whole part of the mains frequency, or hum would look like rest. */
     private const OFF_MAINS = 0.93;
 
-    /** What an onlooker sees of a simulated bench goes along when it changes, and each so often for who comes later. */
-    private const WORLD_EACH_S = 1.0;
+    /** While MariaDB is away, what is plugged in is written down as soon as it is back. */
+    private const NOTE_AGAIN_S = 1.0;
 
     /** A bench that runs faster than the clock is read less often a second of its own, but never less than this. */
     private const SLOWEST_HZ = 4.0;
@@ -28,32 +27,22 @@ final class BenchRecorder
 
     private readonly RunFeed $runs;
 
+    private readonly LiveFeed $live;
+
     /** @var array<int, ChannelTrack> by probe id */
     private array $tracks = [];
 
     /** @var array<string, Probe> those plugged in, by channel name */
     private array $probes = [];
 
-    private ?LiveView $view = null;
-
-    /** @var array<array-key, mixed>|null */
-    private ?array $world = null;
-
-    private ?float $madeAt = null;
-
-    private float $publishedAt = 0.0;
-
-    private float $worldPublishedAt = 0.0;
-
-    private ?TimerInterface $publishTimer = null;
-
     /** @param  \Closure(list<int>): void  $onCarriedAway  benches from which probes were carried here */
     public function __construct(
         public readonly Bench $bench,
         private readonly LoopInterface $loop,
         BlockStore $store,
-        private readonly LivePublisher $publisher,
+        LivePublisher $publisher,
         private readonly \Closure $onCarriedAway,
+        private readonly LoggerInterface $log,
     ) {
         $this->link = new BenchLink(
             $loop,
@@ -62,9 +51,10 @@ final class BenchRecorder
             $this->plugged(...),
             $this->take(...),
             $this->resumed(...),
-            $this->publish(...),
+            $this->lost(...),
         );
         $this->runs = new RunFeed($store, $this->link);
+        $this->live = new LiveFeed($bench, $loop, $publisher, $this->link);
         $this->link->open();
     }
 
@@ -76,28 +66,35 @@ final class BenchRecorder
 
     public function isConnected(): bool
     {
-        return $this->link->isConnected() && $this->view !== null;
+        return $this->live->isConnected();
     }
 
-    /** Reads probes, calibrations and open runs again, after something of them changed. */
+    /**
+     * Reads probes, calibrations and open runs again, after something of them changed.
+     *
+     * @throws QueryException|\PDOException If MariaDB is away; then everything goes on as it was.
+     * @throws ModelNotFoundException If the bench was removed.
+     */
     public function reload(): void
     {
         $this->bench->refresh();
         $all = [];
-        $this->probes = [];
+        $present = [];
+        $tracks = [];
         foreach ($this->bench->probes()->with('calibration', 'lastZero')->get() as $probe) {
             $probe->setRelation('bench', $this->bench);
             $all[$probe->id] = $probe;
             if ($probe->is_present) {
-                $this->probes[$probe->channel] = $probe;
+                $present[$probe->channel] = $probe;
             }
-            $this->tracks[$probe->id] ??= new ChannelTrack($probe->steadyLimits());
-            $this->tracks[$probe->id]->judgeBy($probe->steadyLimits());
+            $tracks[$probe->id] = $this->tracks[$probe->id] ?? new ChannelTrack($probe->steadyLimits());
         }
-        $this->tracks = array_intersect_key($this->tracks, $all);
-        $this->view = new LiveView($all, $this->tracks);
-        $this->runs->findRuns($this->bench, $this->probes, $this->tracks);
-        $this->publish();
+        $this->runs->findRuns($this->bench, $present, $tracks);
+        foreach ($all as $probe) {
+            $tracks[$probe->id]->judgeBy($probe->steadyLimits());
+        }
+        [$this->probes, $this->tracks] = [$present, $tracks];
+        $this->live->show($all, $tracks);
     }
 
     /** Writes what has come since the last time. */
@@ -141,7 +138,7 @@ final class BenchRecorder
         foreach ($this->tracks as $track) {
             $track->restartWindow();
         }
-        $this->publish();
+        $this->live->publish();
     }
 
     /**
@@ -152,14 +149,13 @@ final class BenchRecorder
     {
         $this->link->ask(['do' => 'act'] + $details, function (array $answer) use ($details, $then): void {
             if (is_array($answer['world'] ?? null)) {
-                $this->world = $answer['world'];
-                $this->worldPublishedAt = 0.0;
+                $this->live->see($answer['world']);
                 if (($details['act'] ?? null) === 'speed') {
                     $this->streamAll();
+                    $this->live->publish();
                 } else {
                     $this->restartWindows();
                 }
-                $this->publish();
             }
             $then($answer);
         });
@@ -174,8 +170,21 @@ final class BenchRecorder
     /** @param  array<array-key, mixed>  $told */
     private function plugged(array $told, bool $isGreeting): void
     {
-        $this->world = is_array($told['world'] ?? null) ? $told['world'] : null;
-        $this->worldPublishedAt = 0.0;
+        try {
+            $this->note($told, $isGreeting);
+        } catch (ModelNotFoundException) {
+            // The bench was removed a moment ago.
+            $this->link->close();
+        } catch (QueryException|\PDOException $failure) {
+            $this->log->warning('MariaDB is away; what is plugged in is written down when it is back.', ['reason' => $failure->getMessage()]);
+            $this->loop->addTimer(self::NOTE_AGAIN_S, fn () => $this->plugged($told, $isGreeting));
+        }
+    }
+
+    /** @param  array<array-key, mixed>  $told */
+    private function note(array $told, bool $isGreeting): void
+    {
+        $this->live->see($told['world'] ?? null);
         $before = array_map(static fn (Probe $p): int => $p->id, $this->probes);
         $left = ProbeRegister::note($this->bench, is_array($told['channels'] ?? null) ? $told['channels'] : []);
         $this->reload();
@@ -193,22 +202,17 @@ final class BenchRecorder
         }
     }
 
+    private function lost(): void
+    {
+        $this->live->publish();
+    }
+
     private function streamAll(): void
     {
-        $speed = is_int($this->world['speed'] ?? null) ? max(1, $this->world['speed']) : 1;
+        $speed = $this->live->speed();
         foreach ($this->probes as $probe) {
             $rate = max(self::SLOWEST_HZ, $speed === 1 ? $probe->kind->liveHz() : self::OFF_MAINS * $probe->kind->liveHz() / $speed);
             $this->link->say(['do' => 'stream', 'channel' => $probe->channel, 'rate' => min($probe->fastest_hz, $rate)]);
-        }
-    }
-
-    /** What an onlooker sees changes by itself too: gas cools, a burette stands. */
-    private function look(): void
-    {
-        if ($this->bench->is_simulated && $this->link->isConnected()) {
-            $this->link->ask(['do' => 'tell'], function (array $answer): void {
-                $this->world = is_array($answer['world'] ?? null) ? $answer['world'] : $this->world;
-            });
         }
     }
 
@@ -228,40 +232,7 @@ final class BenchRecorder
             return;
         }
         if ($this->runs->take($probe, $this->tracks[$probe->id], $pack)) {
-            $this->madeAt = $pack->madeAt;
-            $this->publishSoon();
+            $this->live->publishSoon($pack->madeAt);
         }
-    }
-
-    private function publishSoon(): void
-    {
-        if ($this->publishTimer !== null) {
-            return;
-        }
-        $wait = $this->publishedAt + self::PUBLISH_EACH_S - microtime(true);
-        // The few milliseconds let the other channels of the same moment come along.
-        $this->publishTimer = $this->loop->addTimer(max(0.003, $wait), function (): void {
-            $this->publishTimer = null;
-            $this->publish();
-        });
-    }
-
-    private function publish(): void
-    {
-        $this->publishedAt = microtime(true);
-        $world = [];
-        if ($this->publishedAt - $this->worldPublishedAt >= self::WORLD_EACH_S) {
-            $this->worldPublishedAt = $this->publishedAt;
-            $world = ['world' => $this->world];
-            $this->look();
-        }
-        $this->publisher->publish("bench-{$this->bench->id}", json_encode([
-            'benchId' => $this->bench->id,
-            'isConnected' => $this->isConnected(),
-            'madeAtMs' => $this->madeAt === null ? null : round($this->madeAt * 1000, 1),
-            'time' => $this->view?->time(),
-            'revision' => $this->view->revision ?? '',
-            'probes' => $this->view?->probes($this->publishedAt) ?? [],
-        ] + $world, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
     }
 }

@@ -41,16 +41,19 @@ final readonly class LiveView
         return $times === [] ? null : max($times);
     }
 
-    /** @return list<array<string, mixed>> */
-    public function probes(float $wallNow): array
+    /**
+     * @param  int  $speed  how many seconds of the bench pass in one on the wall
+     * @return list<array<string, mixed>>
+     */
+    public function probes(float $wallNow, int $speed): array
     {
         $celsius = $this->celsius();
 
-        return array_map(fn (Probe $probe): array => $this->probe($probe, $celsius, $wallNow), array_values($this->probes));
+        return array_map(fn (Probe $probe): array => $this->probe($probe, $celsius, $wallNow, $speed), array_values($this->probes));
     }
 
     /** @return array<string, mixed> */
-    private function probe(Probe $probe, ?float $celsius, float $wallNow): array
+    private function probe(Probe $probe, ?float $celsius, float $wallNow, int $speed): array
     {
         $track = $this->tracks[$probe->id];
         $raw = $probe->is_present ? $track->latest() : null;
@@ -72,8 +75,8 @@ final readonly class LiveView
             'rawDriftPerMinute' => $steadiness->driftPerMinute,
             'valueDriftPerMinute' => $hasValue ? $steadiness->driftPerMinute / $scale->line()->slope : null,
             'rawScatter' => $steadiness->scatter,
-            'steadyForS' => $track->steadyFor(),
-            'secondsMore' => $steadiness->secondsMore,
+            'steadyForS' => $track->steadyFor() / $speed,
+            'secondsMore' => $steadiness->secondsMore === null ? null : $steadiness->secondsMore / $speed,
             'recent' => $probe->kind->isAlive() ? $track->takeRecent() : [],
         ];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Recorder;
 
 use App\Models\Bench;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\QueryException;
 use Psr\Log\LoggerInterface;
 use React\EventLoop\LoopInterface;
@@ -86,14 +87,22 @@ final class Recorder
     private function reloadAll(array $ids): void
     {
         foreach ($ids as $id) {
-            ($this->benches[$id] ?? null)?->reload();
+            if (isset($this->benches[$id])) {
+                $this->reloaded($this->benches[$id]);
+            }
         }
     }
 
     /** @return array<string, mixed> */
     private function reloaded(BenchRecorder $bench): array
     {
-        $bench->reload();
+        try {
+            $bench->reload();
+        } catch (QueryException|\PDOException|ModelNotFoundException $failure) {
+            $this->log->warning('A bench could not be read again.', ['bench' => $bench->bench->name, 'reason' => $failure->getMessage()]);
+
+            return ['problem' => 'The recorder could not read this bench again. Try again in a moment.'];
+        }
 
         return ['ok' => true];
     }
@@ -111,7 +120,7 @@ final class Recorder
         try {
             $benches = Bench::query()->get()->keyBy('id');
             foreach ($benches as $bench) {
-                $this->benches[$bench->id] ??= new BenchRecorder($bench, $this->loop, $this->store, $this->publisher, $this->reloadAll(...));
+                $this->benches[$bench->id] ??= new BenchRecorder($bench, $this->loop, $this->store, $this->publisher, $this->reloadAll(...), $this->log);
             }
             foreach (array_diff_key($this->benches, $benches->all()) as $id => $gone) {
                 $gone->close();

@@ -40,16 +40,18 @@ final class RunFeed
     public function findRuns(Bench $bench, array $probes, array $tracks): void
     {
         $this->flush();
-        $this->recording = [];
         $here = Experiment::query()->where('bench_id', $bench->id)->select('id');
         $channels = RunChannel::query()
             ->whereIn('probe_id', array_map(static fn (Probe $p): int => $p->id, array_values($probes)))
             ->whereIn('run_id', Run::query()->where('state', Run::OPEN)->whereIn('experiment_id', $here)->select('id'))
             ->get();
+        $recording = [];
         foreach ($channels as $channel) {
-            $this->recording[$channel->probe_id][] = $channel->id;
+            $recording[$channel->probe_id][] = $channel->id;
             $tracks[$channel->probe_id]->continueAfter($this->store->lastSeq($channel->id));
         }
+        // Only now that all of it could be read: until then what was being recorded goes on.
+        $this->recording = $recording;
     }
 
     public function isRecording(Probe $probe): bool

@@ -67,8 +67,8 @@ final class ExperimentTest extends TestCase
         $lines = collect($this->getJson("/api/experiments/{$experiment->id}/working")->assertOk()->json('lines'))->keyBy('key');
 
         $concentration = $lines['concentration']['result'];
-        self::assertEqualsWithDelta(Alder::WHEY_ACID, $concentration['value'], 3 * $concentration['uncertainty']);
-        self::assertEqualsWithDelta(3.86, $lines['half-equivalence']['result']['value'], 3 * $lines['half-equivalence']['result']['uncertainty']);
+        self::assertAgrees(Alder::WHEY_ACID, $concentration);
+        self::assertAgrees(3.86, $lines['half-equivalence']['result']);
         self::assertSame('g/L', $lines['mass-concentration']['result']['unit']);
     }
 

@@ -42,7 +42,7 @@ final class KindsTest extends TestCase
 
         self::assertSame('kept', $kept->json('state'));
         $truth = $expected($this->truthOf($bench));
-        self::assertEqualsWithDelta($truth, $kept->json('line.slope'), max(3 * $kept->json('line.slopeUncertainty'), 1e-4 * abs($truth)));
+        self::assertAgrees($truth, self::slopeIn($kept), finest: 1e-4);
         self::assertSame('good', $this->getJson("/api/probes/{$probe->id}")->assertOk()->json('trust'));
     }
 
@@ -94,7 +94,7 @@ final class KindsTest extends TestCase
         $truth = $this->truthOf($bench);
 
         $slope = $truth['gripSlope'] / 1000.0 / $truth['newtonsPerKpa'];
-        self::assertEqualsWithDelta($slope, $kept->json('line.slope'), 3 * $kept->json('line.slopeUncertainty'));
+        self::assertAgrees($slope, self::slopeIn($kept));
         self::assertSame('N', $this->getJson("/api/probes/{$probe->id}")->json('unit'));
         $this->actAndSettle($bench, 'grip', 'grip', how: 'free');
     }
@@ -111,7 +111,7 @@ final class KindsTest extends TestCase
         }
         $kept = $this->postJson("/api/calibrations/{$id}/keep")->assertOk();
 
-        self::assertEqualsWithDelta($this->truthOf($bench)['gain'], $kept->json('line.slope'), 3 * $kept->json('line.slopeUncertainty'));
+        self::assertAgrees($this->truthOf($bench)['gain'], self::slopeIn($kept));
         $this->actAndSettle($bench, 'gauge', 'ecg', on: false);
     }
 
@@ -153,8 +153,8 @@ final class KindsTest extends TestCase
         $kept = $this->postJson("/api/calibrations/{$id}/keep")->assertOk();
 
         // The benches' own lines: 1.003 and 0.997, and each its own.
-        self::assertEqualsWithDelta(1.003, $kept->json('line.slope'), 3 * $kept->json('line.slopeUncertainty'));
-        self::assertEqualsWithDelta(0.997, $kept->json('beside.0.line.slope'), 3 * $kept->json('beside.0.line.slopeUncertainty'));
+        self::assertAgrees(1.003, self::slopeIn($kept));
+        self::assertAgrees(0.997, self::slopeIn($kept, 'beside.0.line'));
         self::assertSame('kept', $kept->json('beside.0.state'));
         self::assertSame(['good', 'good'], [$this->getJson("/api/probes/{$left->id}")->json('trust'), $this->getJson("/api/probes/{$right->id}")->json('trust')]);
     }

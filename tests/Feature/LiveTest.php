@@ -19,15 +19,10 @@ final class LiveTest extends TestCase
         $teacher = $this->teacher();
         $bench = $this->connectedBenchOf($teacher);
         $stream = $this->listen($teacher, "bench-{$bench->id}");
-        $messages = [];
-        while (count($messages) < 5) {
-            $messages[] = $this->nextMessage($stream);
+        for ($i = 0; $i < 5; $i++) {
+            self::assertNull(OpenApi::document()->complaintAbout('LiveBench', $this->nextMessage($stream)));
         }
-
-        foreach ($messages as $message) {
-            self::assertNull(OpenApi::document()->complaintAbout('LiveBench', $message));
-        }
-        $last = json_decode($messages[4], true);
+        $last = $this->messageMadeNow($stream);
         self::assertSame($bench->id, $last['benchId']);
         self::assertTrue($last['isConnected']);
         self::assertNotNull($last['probes'][0]['raw']);
@@ -64,14 +59,26 @@ final class LiveTest extends TestCase
         $teacher = $this->teacher();
         $bench = $this->connectedBenchOf($teacher, 'Rowan');
         $stream = $this->listen($teacher, "bench-{$bench->id}");
-        $before = json_decode($this->nextMessage($stream), true)['revision'];
+        $before = $this->messageMadeNow($stream)['revision'];
+        self::assertSame($before, $this->messageMadeNow($stream)['revision'], 'While nothing happens it stays.');
         $this->actingAs($teacher)->postJson("/api/probes/{$this->probeOf($bench, 'grip')->id}/zeros")->assertCreated();
-        $after = $before;
-        for ($i = 0; $i < 200 && $after === $before; $i++) {
-            $after = json_decode($this->nextMessage($stream), true)['revision'];
-        }
 
-        self::assertNotSame($before, $after);
+        self::assertNotSame($before, $this->messageMadeNow($stream)['revision']);
+    }
+
+    public function test_seconds_of_waiting_are_those_on_the_wall_however_fast_the_bench_runs(): void
+    {
+        $teacher = $this->teacher();
+        $bench = $this->connectedBenchOf($teacher);
+        $stream = $this->listen($teacher, "bench-{$bench->id}");
+        $began = microtime(true);
+        $this->actAndSettle($bench, 'dip', into: 'buffer-7.00');
+        $ph = $this->messageMadeNow($stream)['probes'][0];
+        $tookS = microtime(true) - $began;
+
+        self::assertSame('steady', $ph['state']);
+        self::assertGreaterThan(0.0, $ph['steadyForS']);
+        self::assertLessThan($tookS, $ph['steadyForS'], 'At x60 the bench has been steady for many seconds of its own.');
     }
 
     public function test_every_screen_of_an_experiment_hears_of_a_change(): void
@@ -98,6 +105,21 @@ final class LiveTest extends TestCase
         self::assertSame(200, $response->getStatusCode());
 
         return $response->getBody();
+    }
+
+    /**
+     * A newcomer is given what was said before, too; this passes over it.
+     *
+     * @return array<string, mixed>
+     */
+    private function messageMadeNow(StreamInterface $stream): array
+    {
+        $nowMs = microtime(true) * 1000.0;
+        do {
+            $message = json_decode($this->nextMessage($stream), true);
+        } while (($message['madeAtMs'] ?? 0.0) < $nowMs);
+
+        return $message;
     }
 
     private function nextMessage(StreamInterface $stream): string

@@ -11,6 +11,7 @@ use App\Recorder\BlockStore;
 use App\Recorder\RecorderClient;
 use App\Recorder\Sample;
 use Illuminate\Database\ConnectionInterface;
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -47,6 +48,36 @@ final class RecorderTest extends TestCase
         foreach ($channels as $blocks) {
             self::assertNoGapNoDouble($blocks);
         }
+    }
+
+    public function test_a_probe_plugged_in_while_the_database_is_away_does_not_stop_the_recorder(): void
+    {
+        $teacher = $this->teacher();
+        $bench = $this->connectedBenchOf($teacher);
+        $run = $this->actingAs($teacher)->postJson("/api/experiments/{$this->experimentOf($teacher, $bench)->id}/runs")->json('id');
+        $channels = DB::table('run_channels')->where('run_id', $run)->pluck('id');
+        $blocks = fn () => SampleBlock::query()->whereIn('run_channel_id', $channels)->orderBy('first_seq')->get()->groupBy('run_channel_id');
+        $this->eventually(fn (): bool => count($blocks()) === 2);
+        $recorder = $this->recorder();
+        $count = (int) $blocks()->flatten()->sum('count');
+
+        posix_kill((int) file_get_contents(getenv('WELKION_VAR').'/run/mariadb.pid'), SIGKILL);
+        foreach ([false, true] as $on) {
+            app(RecorderClient::class)->act($bench, ['act' => 'plug', 'channel' => 'temperature', 'on' => $on]);
+            usleep(200_000);
+        }
+        $this->eventually(function () use ($blocks, $count): bool {
+            try {
+                return (int) $blocks()->flatten()->sum('count') > $count + 40;
+            } catch (QueryException) {
+                return false;
+            }
+        }, 30.0);
+
+        self::assertSame($recorder, $this->recorder(), 'It is the same process as before.');
+        self::assertNoGapNoDouble($blocks()->first());
+        $this->eventually(fn (): bool => $bench->probes()->where('is_present', true)->count() === 2);
+        $this->postJson("/api/runs/{$run}/finish")->assertOk();
     }
 
     public function test_samples_wait_on_disk_while_the_database_is_away_and_follow_in_order(): void
@@ -145,13 +176,16 @@ final class RecorderTest extends TestCase
 
     private function killRecorder(): void
     {
+        posix_kill($this->recorder(), SIGKILL);
+    }
+
+    private function recorder(): int
+    {
         foreach (glob('/proc/[0-9]*/cmdline') ?: [] as $file) {
             $command = (string) @file_get_contents($file);
             $environment = (string) @file_get_contents(dirname($file).'/environ');
             if (str_contains($command, "artisan\0welkion:record") && str_contains($environment, 'WELKION_VAR='.getenv('WELKION_VAR')."\0")) {
-                posix_kill((int) basename(dirname($file)), SIGKILL);
-
-                return;
+                return (int) basename(dirname($file));
             }
         }
         self::fail('No recorder is running.');

@@ -900,8 +900,9 @@ export interface components {
             rawDriftPerMinute: number;
             valueDriftPerMinute: number | null;
             rawScatter: number;
+            /** @description in seconds on the wall, also of a bench that runs faster */
             steadyForS: number;
-            /** @description until it is probably steady; null when that cannot be told */
+            /** @description seconds on the wall until it is probably steady; null when that cannot be told */
             secondsMore: number | null;
             /** @description raw values since the last message, of what moves by nature */
             recent: number[];
