@@ -36,6 +36,8 @@ Route::prefix('api')->group(function (): void {
 
         Route::prefix('probes/{probe}')->can('use', 'probe')->group(function (): void {
             Route::get('', [ProbeController::class, 'show']);
+            Route::post('put-away', [ProbeController::class, 'putAway']);
+            Route::post('bring-back', [ProbeController::class, 'bringBack']);
             Route::get('runs', [ProbeController::class, 'runs']);
             Route::get('zeros', [ProbeController::class, 'zeros']);
             Route::post('zeros', [ProbeController::class, 'zero']);

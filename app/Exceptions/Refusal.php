@@ -40,6 +40,11 @@ final class Refusal extends \DomainException
         return new self('probe-unplugged', "{$probe} is unplugged. Plug it in and try again; what was read is kept.");
     }
 
+    public static function pluggedIn(string $probe): self
+    {
+        return new self('probe-plugged-in', "{$probe} is plugged in. Pull it out, then put it away.");
+    }
+
     public static function elsewhere(string $probe, string $serial, string $there, string $here): self
     {
         return new self('probe-elsewhere', "{$probe} {$serial} is at bench {$there} now. Bring it back to bench {$here} to go on with this run.");

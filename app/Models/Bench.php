@@ -21,6 +21,7 @@ use Illuminate\Database\Eloquent\Relations\HasManyThrough;
  * @property string|null $link_name
  * @property array<string, array{driftPerMinute: float, scatter: float, tolerance: float, windowS: float}>|null $steady_limits
  * @property Collection<int, Probe> $probes
+ * @property Collection<int, Probe> $probesPutAway
  * @property Collection<int, Experiment> $experiments
  * @property Collection<int, Run> $openRuns
  */
@@ -29,14 +30,23 @@ final class Bench extends Model
     protected $guarded = [];
 
     /**
-     * All probes that were ever last seen here, plugged in or not.
+     * The probes last seen here, plugged in or not, but for those put away.
      *
      * @return HasMany<Probe, $this>
      */
     public function probes(): HasMany
     {
         $relation = $this->hasMany(Probe::class);
-        $relation->orderBy('position')->orderBy('id');
+        $relation->where('put_away_at', null)->orderBy('position')->orderBy('id');
+
+        return $relation;
+    }
+
+    /** @return HasMany<Probe, $this> */
+    public function probesPutAway(): HasMany
+    {
+        $relation = $this->hasMany(Probe::class);
+        $relation->where('put_away_at', '!=', null)->orderBy('id');
 
         return $relation;
     }

@@ -34,6 +34,7 @@ use Welkion\Core\Series\SteadyLimits;
  * @property bool $is_present
  * @property Carbon|null $presence_changed_at
  * @property string|null $moved_from
+ * @property Carbon|null $put_away_at
  * @property Bench $bench
  * @property Calibration|null $calibration
  * @property Zero|null $lastZero
@@ -173,7 +174,7 @@ final class Probe extends Model
     {
         return [
             'kind' => ProbeKind::class, 'resolution' => 'float', 'stated_slope' => 'float', 'stated_offset' => 'float',
-            'fastest_hz' => 'float', 'is_present' => 'boolean', 'presence_changed_at' => 'datetime',
+            'fastest_hz' => 'float', 'is_present' => 'boolean', 'presence_changed_at' => 'datetime', 'put_away_at' => 'datetime',
         ];
     }
 }

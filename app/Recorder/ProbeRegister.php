@@ -54,6 +54,7 @@ final class ProbeRegister
             'title' => is_string($told['title'] ?? null) ? $told['title'] : $channel,
             'raw_unit' => is_string($told['unit'] ?? null) ? $told['unit'] : '',
             'resolution' => $number($told['resolution'] ?? null) ?? 0.0, 'fastest_hz' => $number($told['fastestHz'] ?? null) ?? 1.0,
+            'put_away_at' => null,
             'stated_slope' => $number($stated['slope'] ?? null), 'stated_offset' => $number($stated['offset'] ?? null),
         ]);
         if ($from !== null) {

@@ -65,6 +65,7 @@ final class PresenceTest extends TestCase
             $take(0.5)->assertConflict()->assertJsonPath('code', 'probe-elsewhere')->assertJsonPath(
                 'detail', "pH electrode Alder-1 is at bench {$birch->name} now. Bring it back to bench {$alder->name} to go on with this run.",
             );
+            $this->getJson("/api/runs/{$run}")->assertJsonPath('electrode.bench.name', $birch->name);
             $moved = array_column($this->getJson("/api/benches/{$birch->id}")->assertOk()->json('probes'), 'movedFrom', 'serial');
             self::assertSame(['Birch-1' => null, 'Alder-1' => $alder->name, 'Birch-2' => null, 'Birch-3' => null], $moved);
             usleep(700_000);
@@ -78,6 +79,34 @@ final class PresenceTest extends TestCase
         $this->actAndSettle($alder, 'dip', into: 'buffer-4.01');
         $take(0.5)->assertCreated()->assertJsonPath('readingCount', 2);
         $this->postJson("/api/runs/{$run}/finish")->assertOk();
+    }
+
+    public function test_a_probe_gone_for_good_is_put_away_with_its_record_and_comes_back_when_it_is_plugged_in(): void
+    {
+        $bench = $this->connectedBenchOf($this->teacher);
+        $thermometer = $this->probeOf($bench, 'temperature');
+        $this->postJson("/api/probes/{$thermometer->id}/calibrations/factory")->assertCreated();
+        $this->postJson("/api/probes/{$thermometer->id}/put-away")->assertConflict()->assertJsonPath('code', 'probe-plugged-in')
+            ->assertJsonPath('detail', 'Temperature is plugged in. Pull it out, then put it away.');
+        $run = $this->postJson("/api/experiments/{$this->experimentOf($this->teacher, $bench)->id}/runs")->assertCreated()->json('id');
+        try {
+            $this->plug($bench, 'temperature', false);
+            $this->eventually(fn (): bool => ! $thermometer->refresh()->is_present);
+            $this->postJson("/api/probes/{$thermometer->id}/put-away")->assertConflict()->assertJsonPath('code', 'bench-busy');
+            $this->postJson("/api/runs/{$run}/finish")->assertOk();
+            $this->actingAs($this->teacher())->postJson("/api/probes/{$thermometer->id}/put-away")->assertForbidden();
+            $this->actingAs($this->teacher)->postJson("/api/probes/{$thermometer->id}/put-away")->assertOk()->assertJsonPath('isPutAway', true);
+
+            $listed = $this->getJson("/api/benches/{$bench->id}")->assertJsonPath('putAway.*.serial', ['Alder-2']);
+            self::assertSame(['Alder-1'], $listed->json('probes.*.serial'));
+            self::assertCount(1, $this->getJson("/api/probes/{$thermometer->id}/calibrations")->assertOk()->json('calibrations'), 'Its record stays.');
+            $this->postJson("/api/probes/{$thermometer->id}/bring-back")->assertOk()->assertJsonPath('isPutAway', false);
+            $this->postJson("/api/probes/{$thermometer->id}/put-away")->assertOk();
+        } finally {
+            $this->plug($bench, 'temperature', true);
+        }
+        $this->eventually(fn (): bool => $thermometer->refresh()->is_present);
+        $this->getJson("/api/benches/{$bench->id}")->assertJsonPath('putAway', [])->assertJsonPath('probes.*.serial', ['Alder-1', 'Alder-2']);
     }
 
     public function test_a_zero_is_an_act_with_a_record_and_can_be_undone(): void

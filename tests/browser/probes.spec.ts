@@ -51,6 +51,53 @@ test.describe('the probes of all benches', () => {
     await expect(page.getByRole('heading', { name: /^pH electrode/ }).first()).toBeVisible()
   })
 
+  test('one that is carried away during a run is missed there, by name, until it is back', async ({ page }) => {
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await teacher.beginExperiment('Who took the electrode?')
+    await teacher.goTo('Record')
+    await teacher.startRun()
+    await teacher.takeNextReading()
+    await teacher.hands('Faults', 'electrode at bench Birch')
+    const step = page.locator('li[aria-current=step]')
+    await expect(step.getByRole('alert')).toHaveText(
+      'At bench Birch now. Bring pH electrode Alder-1 back to bench Alder to go on.',
+    )
+    await page.getByRole('button', { name: /^Take reading/ }).click()
+    await expect(step).toContainText('pH electrode Alder-1 is at bench Birch now.')
+
+    await teacher.hands('Faults', 'electrode at bench Birch')
+    await teacher.dipIntoBeaker()
+    await teacher.takeNextReading()
+    await teacher.finishRun()
+  })
+
+  test('one that has gone for good is put away, and is back by itself when it is plugged in', async ({ page }) => {
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await page.goto('/benches')
+    await teacher.probeRow('Birch-3').getByRole('link', { name: 'Temperature' }).click()
+    await teacher.openBenchControls()
+    await expect(page.getByText('Ready to record with.')).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Put it away' })).toBeHidden()
+    await teacher.hands('Plugged in', 'Temperature')
+    await page.getByRole('button', { name: 'Put it away' }).click()
+    await expect(page.getByText('Temperature Birch-3 was put away.')).toBeVisible()
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await page.getByRole('button', { name: 'Put it away' }).click()
+    await expect(page.getByText('Put away. Plugged in, it is back by itself.')).toBeVisible()
+
+    await page.getByRole('link', { name: 'Benches' }).click()
+    const birch = page.getByRole('region', { name: 'Birch' })
+    await expect(birch.getByRole('listitem')).toHaveCount(2)
+    await birch.getByRole('link', { name: 'Temperature Birch-3' }).click()
+    await teacher.openBenchControls()
+    await teacher.hands('Plugged in', 'Temperature')
+    await expect(page.getByText('Put away.')).toBeHidden()
+    await page.getByRole('link', { name: 'Benches' }).click()
+    await expect(birch.getByRole('listitem')).toHaveCount(3)
+  })
+
   test('a zero taken by accident is undone with one click', async ({ page }) => {
     const teacher = new Teacher(page)
     await teacher.signIn()
@@ -162,7 +209,7 @@ test.describe('the record of a probe', () => {
     await teacher.signIn()
     await page.goto('/probes/14')
     await page.getByRole('button', { name: 'Another probe’s line, or the factory’s …' }).click()
-    await page.getByLabel(/^That of Temperature Birch-3/).check()
+    await page.getByLabel(/^That of Left hand Rowan-5/).check()
     await page.getByRole('button', { name: 'Set this line' }).click()
     await expect(page.getByText('Right hand: reads by the calibration of another probe.')).toBeVisible()
     await page.getByRole('button', { name: 'Another probe’s line, or the factory’s …' }).click()

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Calibration\ProbeCupboard;
 use App\Calibration\ZeroBook;
 use App\Http\Resources\ProbeResource;
 use App\Http\Resources\ProbeRunResource;
@@ -23,6 +24,16 @@ final class ProbeController
     public function show(Probe $probe): ProbeResource
     {
         return new ProbeResource($probe);
+    }
+
+    public function putAway(Probe $probe, ProbeCupboard $cupboard): ProbeResource
+    {
+        return new ProbeResource($cupboard->putAway($probe));
+    }
+
+    public function bringBack(Probe $probe, ProbeCupboard $cupboard): ProbeResource
+    {
+        return new ProbeResource($cupboard->bringBack($probe));
     }
 
     /** The runs it took part in, the newest first. */

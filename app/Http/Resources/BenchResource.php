@@ -14,7 +14,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
 /** @mixin Bench */
 final class BenchResource extends JsonResource
 {
-    public const WITH = ['probes.calibration', 'probes.lastZero', 'openRuns.experiment', 'experiments'];
+    public const WITH = ['probes.calibration', 'probes.lastZero', 'probesPutAway', 'openRuns.experiment', 'experiments'];
 
     private const MOST_EXPERIMENTS = 3;
 
@@ -32,6 +32,7 @@ final class BenchResource extends JsonResource
             'experiments' => $this->experiments->take(self::MOST_EXPERIMENTS)
                 ->map(static fn (Experiment $e): array => ['id' => $e->id, 'title' => $e->title])->all(),
             'probes' => $this->probes->map(fn (Probe $probe): array => ProbeResource::shape($probe->setRelation('bench', $this->resource)))->all(),
+            'putAway' => $this->probesPutAway->map(static fn (Probe $p): array => ['id' => $p->id, 'title' => $p->title, 'serial' => $p->serial])->all(),
         ];
     }
 }

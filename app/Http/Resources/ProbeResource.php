@@ -47,6 +47,7 @@ final class ProbeResource extends JsonResource
             'resolution' => $probe->resolution,
             'fastestHz' => $probe->fastest_hz,
             'isPresent' => $probe->is_present,
+            'isPutAway' => $probe->put_away_at !== null,
             'isAlive' => $probe->kind->isAlive(),
             'movedFrom' => $probe->recentlyMovedFrom(),
             'canBeZeroed' => $probe->kind->canBeZeroed(),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Models\Probe;
 use App\Models\Run;
 use App\Titration\ReadingPoint;
 use App\Titration\RunCurve;
@@ -32,14 +33,16 @@ final class RunResource extends JsonResource
         $curve = RunCurve::of($this->resource);
         $remaining = $this->isOpen() ? $curve->remaining() : [];
         $advice = $this->isOpen() ? $curve->advice() : null;
-        $calibration = $this->resource->electrode()?->calibrationInForce();
+        $electrode = $this->resource->electrode();
+        $calibration = $electrode?->calibrationInForce();
 
         return self::summary($this->resource) + [
             'experimentId' => $this->experiment_id,
             'plan' => $this->plan,
             'remaining' => $remaining,
+            'electrode' => $electrode === null ? null : self::electrode($electrode->probe->loadMissing('bench')),
             'calibration' => $calibration === null ? null : CalibrationSummaryResource::shape($calibration),
-            'isWorkedOutAgain' => $calibration?->id !== $this->resource->electrode()?->calibration_id,
+            'isWorkedOutAgain' => $calibration?->id !== $electrode?->calibration_id,
             'trustSentences' => $this->resource->trustSentences(),
             'readings' => $curve->points->map(static fn (ReadingPoint $p): array => ReadingResource::shape($p))->all(),
             'advice' => $advice === null ? null : [
@@ -49,6 +52,15 @@ final class RunResource extends JsonResource
                 'to' => $advice->to,
                 'step' => $advice->step,
             ],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function electrode(Probe $probe): array
+    {
+        return [
+            'probeId' => $probe->id, 'title' => $probe->title, 'serial' => $probe->serial,
+            'bench' => ['id' => $probe->bench->id, 'name' => $probe->bench->name],
         ];
     }
 }

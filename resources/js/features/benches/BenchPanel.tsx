@@ -46,6 +46,16 @@ export function BenchPanel({ bench }: { bench: Bench }) {
           <ProbeRow key={probe.id} probe={probe} others={bench.probes} live={live} />
         ))}
       </ul>
+      {bench.putAway.length === 0 ? null : (
+        <p className="border-base-300 quiet flex flex-wrap gap-x-2 border-t px-4 py-2 text-sm">
+          Put away:
+          {bench.putAway.map((probe) => (
+            <Link key={probe.id} to={`/probes/${probe.id}`} className="word-button text-sm">
+              {probe.title} {probe.serial}
+            </Link>
+          ))}
+        </p>
+      )}
       {bench.probes.length === 0 ? <p className="quiet p-4">Plug a probe in, and it appears here by itself.</p> : null}
       {isTuning ? (
         <SteadyDialog

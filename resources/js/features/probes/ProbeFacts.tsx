@@ -42,9 +42,9 @@ export function ProbeFacts({ probe, live }: { probe: Probe; live: LiveProbe | nu
           <StateWord live={live} isAlive={probe.isAlive} />
         </p>
       </div>
-      {probe.trustSentence === null ? (
-        <p className="text-success font-semibold">Ready to record with.</p>
-      ) : (
+      {!probe.isPresent ? <p className="quiet">Plug it in to read it or to calibrate it.</p> : null}
+      {probe.isReady ? <p className="text-success font-semibold">Ready to record with.</p> : null}
+      {probe.trustSentence === null ? null : (
         <Note tone="amber">
           <strong>{probe.trustSentence}</strong> A run recorded now will say so.
         </Note>

@@ -12,6 +12,7 @@ import { AnotherLineDialog } from './AnotherLineDialog'
 import { CalibrationTable } from './CalibrationTable'
 import { ProbeFacts } from './ProbeFacts'
 import { ProbeRuns } from './ProbeRuns'
+import { PutAway } from './PutAway'
 import { useBench } from './useBench'
 import { liveProbe, useLiveBench } from './useLiveBench'
 import { useProbe } from './useProbe'
@@ -68,6 +69,7 @@ function ProbeRecord({ probe }: { probe: Probe }) {
             )}
           </div>
           {probe.canBeZeroed ? <ZeroList probe={probe} /> : null}
+          <PutAway probe={probe} />
         </section>
         <section className="panel flex min-h-0 min-w-0 flex-col p-4" aria-labelledby="calibrations-title">
           <h2 id="calibrations-title" className="font-semibold">

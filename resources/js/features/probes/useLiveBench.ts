@@ -1,4 +1,4 @@
-import { useQueryClient } from '@tanstack/react-query'
+import { useQueryClient, type QueryClient } from '@tanstack/react-query'
 import { createContext, useCallback, useContext, useEffect, useMemo, useSyncExternalStore } from 'react'
 import type { LiveBench, LiveProbe } from '../../lib/api/types'
 import { benchChannel, type BenchChannel } from '../../lib/live/channels'
@@ -10,6 +10,8 @@ export function useBenchChannel(benchId: number): BenchChannel {
   const shared = useContext(SharedBenchChannel)
   return useMemo(() => shared ?? benchChannel([benchId]), [shared, benchId])
 }
+
+const RENEWED_AFTER_MS = 40
 
 /** What the bench shows right now; null until the first message. */
 export function useLiveBench(benchId: number): LiveBench | null {
@@ -25,11 +27,22 @@ function useNewsOf(live: LiveBench | null): void {
   const client = useQueryClient()
   const revision = live?.revision
   useEffect(() => {
-    if (revision === undefined) return
-    for (const key of ['bench', 'benches', 'probe', 'calibrations']) {
+    if (revision !== undefined) renewSoon(client)
+  }, [client, revision])
+}
+
+const renewing = new WeakSet<QueryClient>()
+
+/** Four benches that speak up at the same moment are asked for once, not four times. */
+function renewSoon(client: QueryClient): void {
+  if (renewing.has(client)) return
+  renewing.add(client)
+  setTimeout(() => {
+    renewing.delete(client)
+    for (const key of ['bench', 'benches', 'probe', 'calibrations', 'run']) {
       void client.invalidateQueries({ queryKey: [key] })
     }
-  }, [client, revision])
+  }, RENEWED_AFTER_MS)
 }
 
 export function liveProbe(live: LiveBench | null, probeId: number | undefined): LiveProbe | null {

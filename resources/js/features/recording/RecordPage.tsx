@@ -38,8 +38,7 @@ export function RecordPage() {
   }, [])
   useKey('f', () => canvas?.fit())
 
-  const electrode = bench.data?.probes.find((probe) => probe.kind === 'ph-electrode')
-  if (bench.data === undefined || electrode === undefined) return <Waiting what="the bench" />
+  if (bench.data === undefined) return <Waiting what="the bench" />
   if (runId !== null && run.data === undefined) return <Waiting what="the run" />
   const current = run.data ?? null
   const next = current?.remaining[0] ?? null
@@ -52,7 +51,7 @@ export function RecordPage() {
         bench={bench.data}
         live={live}
         shows="value"
-        selectedProbeIds={current === null ? [] : [electrode.id]}
+        selectedProbeIds={current?.electrode == null ? [] : [current.electrode.probeId]}
       >
         <ShelfCard
           title="Burette"
@@ -90,7 +89,8 @@ export function RecordPage() {
             key={current.id}
             experiment={experiment}
             run={current}
-            live={liveProbe(live, electrode.id)}
+            bench={bench.data}
+            live={current.electrode === null ? null : liveProbe(live, current.electrode.probeId)}
             onNewRun={() => {
               setParameters({})
             }}

@@ -2,55 +2,40 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { dayAndTime } from '../../lib/ago'
-import { Problem, sentenceOf } from '../../lib/api/problem'
-import type { Experiment, LiveProbe, Run } from '../../lib/api/types'
+import type { Bench, Experiment, LiveProbe, Run } from '../../lib/api/types'
 import { fixed, volume } from '../../lib/format'
 import { comingWords } from '../../lib/plan'
-import { Note } from '../../ui/Note'
-import { NumberField } from '../../ui/NumberField'
 import { useNotices } from '../../ui/notices'
 import { useKey } from '../../ui/useKey'
 import { useNow } from '../../ui/useNow'
-import { SteadyText } from '../calibration/SteadyText'
 import { figureText } from '../../lib/probes/figureText'
 import { TrustSentences } from '../probes/TrustSentences'
-import { Advice } from './Advice'
 import { PlanDialog } from './PlanDialog'
 import { Step } from './Step'
-import { readingRequest, useRunActions, type ReadingRequest } from './useRun'
+import { TakeStep } from './TakeStep'
+import { useRunActions } from './useRun'
 
 interface RunCardProps {
   experiment: Experiment
   run: Run
+  bench: Bench
   live: LiveProbe | null
   onNewRun: () => void
 }
 
 /** A run as it goes on: the next step big, one button beside it, what comes after below. */
-export function RunCard({ experiment, run, live, onNewRun }: RunCardProps) {
+export function RunCard({ experiment, run, bench, live, onNewRun }: RunCardProps) {
   const now = useNow(30_000)
   const actions = useRunActions(run.id, experiment.id)
   const [isPlanning, setIsPlanning] = useState(false)
-  const [otherVolume, setOtherVolume] = useState<number | null>(null)
-  const [isTypingVolume, setIsTypingVolume] = useState(false)
   const isOpen = run.state === 'open'
-  const planned = run.remaining[0] ?? null
-  const next = otherVolume ?? planned
-  const last = run.readings.at(-1)
-  const { takeReading, finish, reopen } = actions
+  const next = run.remaining[0] ?? null
+  const { finish, reopen } = actions
   const { tell } = useNotices()
   const { calibration } = run
   const [figure] = calibration?.keyFigures ?? []
   const problem = finish.error ?? reopen.error ?? actions.changePlan.error
 
-  function handleTake(request: ReadingRequest) {
-    takeReading.mutate(request, {
-      onSuccess: () => {
-        setOtherVolume(null)
-        setIsTypingVolume(false)
-      },
-    })
-  }
   function handleFinish() {
     finish.mutate(undefined, {
       onSuccess: () => {
@@ -60,15 +45,6 @@ export function RunCard({ experiment, run, live, onNewRun }: RunCardProps) {
       },
     })
   }
-  const canTake = isOpen && next !== null && !takeReading.isPending
-  useKey(
-    't',
-    canTake
-      ? () => {
-          handleTake(readingRequest(next))
-        }
-      : null,
-  )
   useKey(
     's',
     isOpen && !finish.isPending
@@ -103,75 +79,7 @@ export function RunCard({ experiment, run, live, onNewRun }: RunCardProps) {
           <p className="quiet text-sm">{sampleWords(experiment)}</p>
         </Step>
         {isOpen && next !== null ? (
-          <Step number={3} state="next" title={run.readings.length === 0 ? 'Burette at' : 'Add titrant to'}>
-            <p className="text-primary text-[2.4rem] leading-tight font-bold" data-testid="next-volume">
-              <span className="num">{volume(next)}</span> <span className="text-xl font-normal">mL</span>
-            </p>
-            <SteadyText
-              live={live}
-              unit={live?.valueDriftPerMinute == null ? 'mV' : 'pH'}
-              decimals={2}
-              drift={live?.valueDriftPerMinute ?? live?.rawDriftPerMinute ?? 0}
-            />
-            <button
-              type="button"
-              className="btn btn-primary my-2 w-full"
-              disabled={!canTake}
-              onClick={() => {
-                handleTake(readingRequest(next))
-              }}
-            >
-              Take reading <kbd className="key">T</kbd>
-            </button>
-            <TakeProblem
-              problem={takeReading.error}
-              onTakeAnyway={() => {
-                if (takeReading.variables !== undefined) {
-                  handleTake(
-                    readingRequest(takeReading.variables.volume, {
-                      ...againOf(takeReading.variables),
-                      takeAnyway: true,
-                    }),
-                  )
-                }
-              }}
-            />
-            <div className="flex flex-wrap justify-between gap-x-3 text-sm">
-              {last !== undefined ? (
-                <button
-                  type="button"
-                  className="word-button"
-                  disabled={takeReading.isPending}
-                  onClick={() => {
-                    handleTake(readingRequest(last.volume, { replaces: last.id }))
-                  }}
-                >
-                  retake {volume(last.volume)} mL
-                </button>
-              ) : null}
-              <button
-                type="button"
-                className="word-button"
-                onClick={() => {
-                  setIsTypingVolume(!isTypingVolume)
-                  setOtherVolume(null)
-                }}
-              >
-                other volume
-              </button>
-            </div>
-            {isTypingVolume ? (
-              <div className="mt-2">
-                <NumberField
-                  label="The burette stands at"
-                  unit="mL"
-                  value={otherVolume ?? planned}
-                  onChange={setOtherVolume}
-                />
-              </div>
-            ) : null}
-            <Advice run={run} onUse={actions.changePlan.mutate} isPending={actions.changePlan.isPending} />
-          </Step>
+          <TakeStep experiment={experiment} run={run} bench={bench} live={live} planned={next} />
         ) : null}
         {isOpen && comingWords(run.remaining) !== null ? (
           <Step number={4} state="waiting" title={comingWords(run.remaining)}>
@@ -249,10 +157,6 @@ export function RunCard({ experiment, run, live, onNewRun }: RunCardProps) {
   )
 }
 
-function againOf(request: ReadingRequest): { replaces?: number } {
-  return request.replaces === undefined ? {} : { replaces: request.replaces }
-}
-
 function sampleWords(experiment: Experiment): string {
   const of = (symbol: string) => experiment.entries.find((entry) => entry.symbol === symbol)
   const [sample, titrant] = [of('V0'), of('c')]
@@ -260,20 +164,4 @@ function sampleWords(experiment: Experiment): string {
   const titrantText =
     titrant?.value == null ? experiment.titrant : `${fixed(titrant.value, 4)} ${titrant.unit} ${experiment.titrant}`
   return `${sampleText}, ${titrantText}`
-}
-
-function TakeProblem({ problem, onTakeAnyway }: { problem: Error | null; onTakeAnyway: () => void }) {
-  if (problem === null) return null
-  return (
-    <div className="mb-2">
-      <Note tone="amber" role="alert">
-        {sentenceOf(problem)}{' '}
-        {problem instanceof Problem && problem.code === 'not-steady' ? (
-          <button type="button" className="word-button" onClick={onTakeAnyway}>
-            Take it anyway
-          </button>
-        ) : null}
-      </Note>
-    </div>
-  )
 }

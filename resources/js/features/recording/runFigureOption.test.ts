@@ -14,6 +14,7 @@ function run(id: number, number: number, change: Partial<Run> = {}): Run {
     experimentId: 1,
     plan: [{ from: 0, to: 20, step: 1 }],
     remaining: [],
+    electrode: null,
     calibration: null,
     isWorkedOutAgain: false,
     trustSentences: [],

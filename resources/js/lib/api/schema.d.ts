@@ -132,6 +132,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/probes/{probe}/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** It has gone from its bench for good and leaves the list; its record stays, and it comes back when it is plugged in */
+        post: operations["putProbeAway"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/probes/{probe}/bring-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bringProbeBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/probes/{probe}/runs": {
         parameters: {
             query?: never;
@@ -790,6 +827,8 @@ export interface components {
             fastestHz: number;
             /** @description whether its plug is in */
             isPresent: boolean;
+            /** @description gone from its bench for good */
+            isPutAway: boolean;
             /** @description moves by nature */
             isAlive: boolean;
             /** @description bench it was carried here from */
@@ -847,6 +886,12 @@ export interface components {
                 title: string;
             }[];
             probes: components["schemas"]["Probe"][];
+            /** @description probes that were here once and are put away */
+            putAway: {
+                id: number;
+                title: string;
+                serial: string;
+            }[];
         };
         /** @description what hands do; a control of the world says which acts there are */
         Act: {
@@ -1174,6 +1219,13 @@ export interface components {
             plan: components["schemas"]["Plan"];
             /** @description planned volumes still to come, mL */
             remaining: number[];
+            /** @description the pH electrode it is recorded with, and where that is now */
+            electrode: {
+                probeId: number;
+                title: string;
+                serial: string;
+                bench: components["schemas"]["BenchName"];
+            } | null;
             calibration: components["schemas"]["CalibrationSummary"] | null;
             /** @description whether its results are told by another calibration than it was recorded with */
             isWorkedOutAgain: boolean;
@@ -1560,6 +1612,55 @@ export interface operations {
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
+        };
+    };
+    putProbeAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The probe */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Probe"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+        };
+    };
+    bringProbeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The probe, in the list of its bench again */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Probe"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
         };
     };
     listProbeRuns: {
