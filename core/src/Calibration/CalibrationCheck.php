@@ -23,18 +23,18 @@ final readonly class CalibrationCheck
     /** ... or within this share of the step from the other reading. */
     private const RECOGNISED_STEP_SHARE = 0.05;
 
-    /** Two known standards are told apart from this share of the recognised distance on. */
-    private const TOLD_APART_SHARE = 0.1;
-
     /** A belt that shows within this share of what is wanted sits well. */
     private const FIT_SHARE = 0.4;
+
+    private KnownStandards $known;
 
     /**
      * @param  string  $rawUnit  unit of the raw signal
      * @param  array<string, float>  $known  further standards a bench may have, value by label, the likeliest first
      */
-    public function __construct(private Expectation $expectation, private string $rawUnit, private array $known = [])
+    public function __construct(private Expectation $expectation, private string $rawUnit, array $known = [])
     {
+        $this->known = new KnownStandards($known);
     }
 
     /**
@@ -91,10 +91,10 @@ final readonly class CalibrationCheck
             return null;
         }
         $value = ($last ?? $this->expectation->line)->valueOf($reading->raw);
+        $fits = $this->known->near($value, self::RECOGNISED_SHARE * abs($value), $reading)
+            ?? $this->known->onlyOther($reading, $this->expectation->allowsReading(...));
 
-        return CalibrationFault::anotherStandard(
-            $reading->label, $this->signal($reading), $this->recognised($value, self::RECOGNISED_SHARE * abs($value), $reading), false, 0,
-        );
+        return CalibrationFault::anotherStandard($reading->label, $this->signal($reading), $fits, false, 0);
     }
 
     /** @param  list<StandardReading>  $readings  at least two */
@@ -157,23 +157,32 @@ final readonly class CalibrationCheck
                 ? array_map(static fn (CalibrationLine $l): CalibrationLine => CalibrationLine::shifted($l, $others[0]), [...($last === null ? [] : [$last]), $this->expectation->line])
                 : [CalibrationLine::through($others, $this->expectation->line->reference)];
 
-            return $this->strangerAt($i, $readings[$i], $lines, $others[0], blocks: true);
+            $values = array_map(static fn (StandardReading $r): float => $r->value, $others);
+            $fits = $this->nearestTo($readings[$i], $lines, $others[0])
+                ?? $this->known->onlyOther($readings[$i], fn (StandardReading $r): bool => ! in_array($r->value, $values, true) && $this->isBelievable([...$others, $r]));
+
+            return CalibrationFault::anotherStandard($readings[$i]->label, $this->signal($readings[$i]), $fits, true, $i);
         }
 
         return null;
     }
 
-    /** @param  list<CalibrationLine>  $lines  by which its value may be told, the likeliest first */
-    private function strangerAt(int $position, StandardReading $reading, array $lines, StandardReading $other, bool $blocks): CalibrationFault
+    /**
+     * The known standard a reading would fit.
+     *
+     * @param  list<CalibrationLine>  $lines  by which its value may be told, the likeliest first
+     * @param  StandardReading  $other  from which the step is counted
+     */
+    private function nearestTo(StandardReading $reading, array $lines, StandardReading $other): ?string
     {
         $fits = null;
         foreach ($lines as $line) {
             $value = $line->valueOf($reading->raw);
             $near = max(self::RECOGNISED_STEP_SHARE * abs($value - $other->value), $this->expectation->isProportional() ? self::RECOGNISED_SHARE * abs($value) : 0.0);
-            $fits ??= $this->recognised($value, $near, $reading);
+            $fits ??= $this->known->near($value, $near, $reading);
         }
 
-        return CalibrationFault::anotherStandard($reading->label, $this->signal($reading), $fits, $blocks, $position);
+        return $fits;
     }
 
     /**
@@ -191,32 +200,15 @@ final readonly class CalibrationCheck
             }
             $line = CalibrationLine::shifted($last, $before);
             $value = $line->valueOf($reading->raw);
-            if ($this->recognised($value, self::RECOGNISED_STEP_SHARE * abs($value - $before->value), $reading) !== null) {
-                return $this->strangerAt($i, $reading, [$line], $before, blocks: false);
+            $fits = $this->known->near($value, self::RECOGNISED_STEP_SHARE * abs($value - $before->value), $reading);
+            if ($fits !== null) {
+                return CalibrationFault::anotherStandard($reading->label, $this->signal($reading), $fits, false, $i);
             }
 
             return CalibrationFault::carriedOver($before->label, $reading->label, 100.0 * $less, $i);
         }
 
         return null;
-    }
-
-    /** The known standard of this value, unless it is the one that was named. */
-    private function recognised(float $value, float $within, StandardReading $named): ?string
-    {
-        $found = null;
-        $nearest = INF;
-        foreach ($this->known as $label => $known) {
-            $distance = abs($known - $value);
-            $isFit = $distance <= $within && $distance < abs($named->value - $value);
-            // Of bottles that can hardly be told apart the first, more usual one is named.
-            if ($isFit && $distance < $nearest - self::TOLD_APART_SHARE * $within) {
-                $nearest = $distance;
-                $found = (string) $label;
-            }
-        }
-
-        return $found;
     }
 
     /** @param  list<StandardReading>  $readings */

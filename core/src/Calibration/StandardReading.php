@@ -49,6 +49,12 @@ final readonly class StandardReading
         return new self($label, $value, $valueUncertainty, $raw, $scatter, $wasSteady);
     }
 
+    /** The same signal, if it had been read in another standard. */
+    public function ifReadIn(string $label, float $value): self
+    {
+        return new self($label, $value, $this->valueUncertainty, $this->raw, $this->scatter, $this->wasSteady);
+    }
+
     /** The same standard with another's raw signal. */
     public function withSignalOf(self $other): self
     {
