@@ -13,6 +13,7 @@ use App\Models\Probe;
 use App\Models\Reading;
 use App\Models\Run;
 use App\Models\RunChannel;
+use App\Recorder\BenchRefused;
 use App\Recorder\RecorderClient;
 use App\Recorder\Snapshot;
 use Illuminate\Support\Facades\DB;
@@ -92,10 +93,17 @@ final readonly class RunBook
      */
     public function takeReading(Run $run, string $key, float $volume, ?int $replaces, bool $takeAnyway): Reading
     {
-        $before = Reading::withTrashed()->where('run_id', $run->id)->where('request_key', $key)->first();
-        if ($before instanceof Reading) {
-            return $before;
+        $taken = static fn (): ?Reading => Reading::withTrashed()->where('run_id', $run->id)->where('request_key', $key)->get()->first();
+        try {
+            return $taken() ?? $this->takeNew($run, $key, $volume, $replaces, $takeAnyway);
+        } catch (Refusal|BenchRefused $refused) {
+            // The same request may have come twice at the same moment: then the other one has just taken it.
+            return $taken() ?? throw $refused;
         }
+    }
+
+    private function takeNew(Run $run, string $key, float $volume, ?int $replaces, bool $takeAnyway): Reading
+    {
         $this->requireOpen($run);
         $this->requireFree($run, $volume, $replaces);
         $bench = $run->experiment->bench;

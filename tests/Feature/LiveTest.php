@@ -5,15 +5,16 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\User;
-use GuzzleHttp\Client;
-use GuzzleHttp\Cookie\CookieJar;
 use Psr\Http\Message\StreamInterface;
+use Tests\Support\Browsing;
 use Tests\Support\OpenApi;
 use Tests\TestCase;
 
 /** Live values as a browser gets them: through the web server, with a session, as server-sent events. */
 final class LiveTest extends TestCase
 {
+    use Browsing;
+
     public function test_live_values_come_as_described_and_show_ph_by_the_calibration_in_force(): void
     {
         $teacher = $this->teacher();
@@ -94,13 +95,7 @@ final class LiveTest extends TestCase
 
     private function listen(User $teacher, string $channel): StreamInterface
     {
-        $client = new Client(['base_uri' => config()->string('app.url'), 'cookies' => $jar = new CookieJar, 'timeout' => 20]);
-        $client->get('/sign-in');
-        $token = urldecode((string) $jar->getCookieByName('XSRF-TOKEN')?->getValue());
-        $client->post('/api/session', [
-            'json' => ['email' => $teacher->email, 'password' => 'a long password'],
-            'headers' => ['X-XSRF-TOKEN' => $token, 'Accept' => 'application/json'],
-        ]);
+        $client = $this->signedIn($teacher);
         $response = $client->get("/live/{$channel}", ['stream' => true, 'headers' => ['Accept' => 'text/event-stream']]);
         self::assertSame(200, $response->getStatusCode());
 

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Bench;
+use App\Models\Experiment;
+use App\Models\Reading;
+use App\Models\User;
+use GuzzleHttp\Client;
+use GuzzleHttp\Promise\Utils;
+use Illuminate\Support\Str;
+use Psr\Http\Message\ResponseInterface;
+use Tests\Support\Browsing;
+use Tests\TestCase;
+
+/** Several screens at the same instant, through the running web server. */
+final class ParallelTest extends TestCase
+{
+    use Browsing;
+
+    private const SCREENS = 6;
+
+    private User $teacher;
+
+    private Bench $bench;
+
+    private Experiment $experiment;
+
+    private Client $browser;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->teacher = $this->teacher();
+        $this->bench = $this->connectedBenchOf($this->teacher);
+        $this->experiment = $this->experimentOf($this->teacher, $this->bench);
+        $this->browser = $this->signedIn($this->teacher);
+    }
+
+    public function test_one_step_is_taken_once_by_whichever_screen_was_first(): void
+    {
+        $run = $this->started();
+        $answers = $this->atOnce(fn (int $i): array => ['POST', "/api/runs/{$run}/readings", ['key' => (string) Str::uuid(), 'volume' => 0.5, 'takeAnyway' => true]]);
+
+        self::assertSame([201 => 1, 409 => self::SCREENS - 1], $this->statuses($answers));
+        foreach ($answers as $answer) {
+            $answer->getStatusCode() === 409 && self::assertSame('volume-taken', json_decode((string) $answer->getBody(), true)['code']);
+        }
+        self::assertSame(1, Reading::query()->where('run_id', $run)->count());
+    }
+
+    public function test_a_request_repeated_by_an_impatient_screen_is_one_reading(): void
+    {
+        $run = $this->started();
+        $key = (string) Str::uuid();
+        $answers = $this->atOnce(fn (int $i): array => ['POST', "/api/runs/{$run}/readings", ['key' => $key, 'volume' => 0.0, 'takeAnyway' => true]]);
+
+        self::assertSame([201 => self::SCREENS], $this->statuses($answers));
+        self::assertSame(1, Reading::query()->where('run_id', $run)->count());
+        self::assertCount(1, array_unique(array_map(static fn (ResponseInterface $a): int => json_decode((string) $a->getBody(), true)['readings'][0]['id'], $answers)));
+    }
+
+    public function test_one_bench_begins_one_run_however_many_ask(): void
+    {
+        $answers = $this->atOnce(fn (int $i): array => ['POST', "/api/experiments/{$this->experiment->id}/runs", []]);
+
+        self::assertSame([201 => 1, 409 => self::SCREENS - 1], $this->statuses($answers));
+        self::assertSame(1, $this->experiment->runs()->count());
+    }
+
+    public function test_values_typed_on_several_screens_are_all_kept(): void
+    {
+        $symbols = array_keys($this->experiment->entries);
+        $answers = $this->atOnce(fn (int $i): array => ['PATCH', "/api/experiments/{$this->experiment->id}", $i < count($symbols)
+            ? ['entries' => [['symbol' => $symbols[$i], 'value' => 10 + $i]]] : ['conclusion' => 'Salty.']]);
+
+        self::assertSame([200 => self::SCREENS], $this->statuses($answers));
+        $kept = $this->experiment->refresh();
+        foreach (array_slice($symbols, 0, self::SCREENS) as $i => $symbol) {
+            self::assertEquals(10 + $i, $kept->entries[$symbol]['value'], $symbol);
+        }
+    }
+
+    public function test_a_standard_read_twice_at_once_is_read_once(): void
+    {
+        $probe = $this->electrodeOf($this->bench);
+        $this->actAndSettle($this->bench, 'dip', into: 'buffer-7.00');
+        $id = $this->actingAs($this->teacher)->postJson("/api/probes/{$probe->id}/calibrations", ['recipe' => 'buffers'])->assertCreated()->json('id');
+        $this->atOnce(fn (int $i): array => ['POST', "/api/calibrations/{$id}/readings", ['position' => 0, 'takeAnyway' => true]]);
+
+        $standards = $this->getJson("/api/calibrations/{$id}")->assertOk()->json('standards');
+        self::assertNotNull($standards[0]['reading']);
+        self::assertSame([null, null], [$standards[1]['reading'], $standards[2]['reading']]);
+        $this->postJson("/api/calibrations/{$id}/keep")->assertConflict();
+    }
+
+    private function started(): int
+    {
+        $run = $this->actingAs($this->teacher)->postJson("/api/experiments/{$this->experiment->id}/runs")->assertCreated()->json('id');
+        $this->actAndSettle($this->bench, 'dip', into: 'beaker');
+
+        return $run;
+    }
+
+    /**
+     * @param  \Closure(int): array{string, string, array<string, mixed>}  $request  method, path and body of each screen
+     * @return list<ResponseInterface>
+     */
+    private function atOnce(\Closure $request): array
+    {
+        $promises = [];
+        for ($i = 0; $i < self::SCREENS; $i++) {
+            [$method, $path, $body] = $request($i);
+            $promises[] = $this->browser->requestAsync($method, $path, ['json' => $body]);
+        }
+
+        return array_values(Utils::unwrap($promises));
+    }
+
+    /**
+     * @param  list<ResponseInterface>  $answers
+     * @return array<int, int> how often each status came
+     */
+    private function statuses(array $answers): array
+    {
+        $counts = array_count_values(array_map(static fn (ResponseInterface $a): int => $a->getStatusCode(), $answers));
+        ksort($counts);
+
+        return $counts;
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use App\Models\User;
+use GuzzleHttp\Client;
+use GuzzleHttp\Cookie\CookieJar;
+
+/** What a browser does, through the running web server: signs in, keeps its session. */
+trait Browsing
+{
+    protected function signedIn(User $teacher, string $password = 'a long password'): Client
+    {
+        $client = new Client(['base_uri' => config()->string('app.url'), 'cookies' => $jar = new CookieJar, 'timeout' => 20, 'http_errors' => false]);
+        $client->get('/sign-in');
+        $token = static fn (): array => ['X-XSRF-TOKEN' => urldecode((string) $jar->getCookieByName('XSRF-TOKEN')?->getValue()), 'Accept' => 'application/json'];
+        $answer = $client->post('/api/session', ['json' => ['email' => $teacher->email, 'password' => $password], 'headers' => $token()]);
+        self::assertSame(201, $answer->getStatusCode());
+
+        return new Client(['headers' => $token()] + ['base_uri' => config()->string('app.url'), 'cookies' => $jar, 'timeout' => 20, 'http_errors' => false]);
+    }
+}
