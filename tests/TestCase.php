@@ -15,7 +15,6 @@ use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
 use Illuminate\Support\Facades\Schema;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
-use PHPUnit\Framework\AssertionFailedError;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\Support\OpenApi;
 use Welkion\Core\Calibration\ProbeKind;
@@ -35,6 +34,10 @@ abstract class TestCase extends FrameworkTestCase
     /** Takes the benches of the test away, so that the recorder need not listen to those of all tests before. */
     protected function tearDown(): void
     {
+        if ($this->status()->isFailure() && $this->lastAnswer !== '') {
+            // A status alone tells too little of why.
+            fwrite(STDERR, "\n{$this->nameWithDataSet()}: the last answer was {$this->lastAnswer}\n");
+        }
         if ($this->benchIds !== []) {
             Schema::withoutForeignKeyConstraints(fn () => Bench::query()->whereIn('id', $this->benchIds)->delete());
         }
@@ -51,15 +54,6 @@ abstract class TestCase extends FrameworkTestCase
         $app->make(\Illuminate\Contracts\Console\Kernel::class)->bootstrap();
 
         return $app;
-    }
-
-    /** A failure says what the application answered last: a status alone tells too little. */
-    protected function onNotSuccessfulTest(\Throwable $failure): never
-    {
-        if ($failure instanceof AssertionFailedError && $this->lastAnswer !== '') {
-            throw new AssertionFailedError("{$failure->getMessage()}\nThe last answer was {$this->lastAnswer}", 0, $failure);
-        }
-        throw $failure;
     }
 
     /** Every answer of the HTTP API is held against docs/openapi.yaml. */

@@ -28,7 +28,7 @@ final class Server
         $this->listeners = new \SplObjectStorage;
         $server = new TcpServer($address, $loop);
         $server->on('connection', $this->welcome(...));
-        $loop->addPeriodicTimer(self::TICK_S, $this->send(...));
+        $loop->addPeriodicTimer(self::TICK_S, fn () => $this->send(microtime(true)));
     }
 
     private function welcome(ConnectionInterface $connection): void
@@ -40,8 +40,10 @@ final class Server
 
     private function hear(ConnectionInterface $connection, string $data): void
     {
-        // What fell due before a question goes out before its answer: a reading never overtakes an act.
-        $this->send();
+        // What fell due before a question goes out before its answer, up to the same moment: a reading never overtakes
+        // an act, and none is made later for a time before it.
+        $now = microtime(true);
+        $this->send($now);
         [$bench, $piece] = $this->listeners[$connection];
         $lines = explode("\n", $piece.$data);
         $rest = array_pop($lines);
@@ -52,7 +54,7 @@ final class Server
         }
         foreach ($lines as $line) {
             $bench = $this->benchNamedIn($line) ?? $bench;
-            foreach ($this->devices[$bench]->answer($line, microtime(true)) as $message) {
+            foreach ($this->devices[$bench]->answer($line, $now) as $message) {
                 $connection->write(self::line($message));
             }
         }
@@ -67,10 +69,10 @@ final class Server
         return is_string($name) && isset($this->devices[$name]) ? $name : null;
     }
 
-    private function send(): void
+    private function send(float $now): void
     {
         foreach ($this->devices as $bench => $device) {
-            foreach ([...$device->announcements(), ...$device->due(microtime(true))] as $message) {
+            foreach ([...$device->announcements(), ...$device->due($now)] as $message) {
                 $line = self::line($message);
                 foreach ($this->listeners as $connection) {
                     if ($this->listeners[$connection][0] === $bench) {

@@ -1,8 +1,7 @@
-import { Problem, sentenceOf } from '../../lib/api/problem'
 import type { LiveProbe, Probe, Standard, World } from '../../lib/api/types'
 import { shownRaw } from '../../lib/probes/shown'
-import { Note } from '../../ui/Note'
 import { SteadyText } from './SteadyText'
+import { TakeProblem } from './TakeProblem'
 import { Trace } from './Trace'
 
 interface CurrentStandardProps {
@@ -56,22 +55,12 @@ export function CurrentStandard({ standard, probe, live, world, isTaking, proble
       >
         Accept reading <kbd className="key">T</kbd>
       </button>
-      {problem ? (
-        <Note tone="amber" role="alert">
-          {sentenceOf(problem)}{' '}
-          {problem instanceof Problem && problem.code === 'not-steady' ? (
-            <button
-              type="button"
-              className="word-button"
-              onClick={() => {
-                onTake(true)
-              }}
-            >
-              Take it anyway
-            </button>
-          ) : null}
-        </Note>
-      ) : null}
+      <TakeProblem
+        problem={problem}
+        onTakeAnyway={() => {
+          onTake(true)
+        }}
+      />
     </>
   )
 }

@@ -1,12 +1,11 @@
 import { useState } from 'react'
-import { Problem, sentenceOf } from '../../lib/api/problem'
 import type { Bench, Experiment, LiveProbe, Run } from '../../lib/api/types'
 import { volume } from '../../lib/format'
-import { Note } from '../../ui/Note'
 import { NumberField } from '../../ui/NumberField'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { useKey } from '../../ui/useKey'
 import { SteadyText } from '../calibration/SteadyText'
+import { TakeProblem } from '../calibration/TakeProblem'
 import { Advice } from './Advice'
 import { Step } from './Step'
 import { readingRequest, useRunActions, type ReadingRequest } from './useRun'
@@ -116,20 +115,4 @@ export function TakeStep({ experiment, run, bench, live, planned }: TakeStepProp
 
 function againOf(request: ReadingRequest): { replaces?: number } {
   return request.replaces === undefined ? {} : { replaces: request.replaces }
-}
-
-function TakeProblem({ problem, onTakeAnyway }: { problem: Error | null; onTakeAnyway: () => void }) {
-  if (problem === null) return null
-  return (
-    <div className="mb-2">
-      <Note tone="amber" role="alert">
-        {sentenceOf(problem)}{' '}
-        {problem instanceof Problem && problem.code === 'not-steady' ? (
-          <button type="button" className="word-button" onClick={onTakeAnyway}>
-            Take it anyway
-          </button>
-        ) : null}
-      </Note>
-    </div>
-  )
 }

@@ -1,0 +1,119 @@
+// @vitest-environment jsdom
+import { screen } from '@testing-library/react'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { figure, kept, live, probe } from '../../testing/examples'
+import { show } from '../../testing/show'
+import { ProbeValue } from './ProbeCard'
+import { ProbeFacts } from './ProbeFacts'
+import { PutAway } from './PutAway'
+import { StateWord } from './StateWord'
+import { TrustText } from './TrustText'
+
+beforeEach(() => {
+  vi.useFakeTimers({ now: new Date('2026-11-26T10:00:00Z'), toFake: ['Date'] })
+})
+afterEach(() => {
+  vi.useRealTimers()
+})
+
+describe('whether a number may be read', () => {
+  it.each([
+    ['no signal', null, false],
+    ['no signal', live({ state: 'silent' }), false],
+    ['unplugged', live({ state: 'unplugged', raw: null }), true],
+    ['live', live({ state: 'settling' }), true],
+    ['steady', live(), false],
+    ['settling', live({ state: 'settling' }), false],
+    ['settling · about 8 s', live({ state: 'settling', secondsMore: 8.4 }), false],
+    ['settling · about 1 s', live({ state: 'settling', secondsMore: 0.1 }), false],
+    ['settling', live({ state: 'settling', secondsMore: 240 }), false],
+  ])('%s', (words, now, isAlive) => {
+    const { container } = show(<StateWord live={now} isAlive={isAlive} />)
+    expect(container.textContent).toBe(words)
+  })
+})
+
+describe('what a probe shows', () => {
+  it.each([
+    ['6.20pH', probe(), live(), 'value'],
+    ['+46.4mV', probe(), live(), 'raw'],
+    ['+46.4mV', probe(), live({ value: null }), 'value'],
+    ['12.88mS/cm', probe({ kind: 'conductivity-cell', unit: 'µS/cm', decimals: 0 }), live({ value: 12_880 }), 'value'],
+    ['—', probe(), live({ raw: null, value: null }), 'value'],
+    ['—', probe(), null, 'value'],
+  ] as const)('%s', (text, which, now, shows) => {
+    const { container } = show(<ProbeValue probe={which} live={now} shows={shows} />)
+    expect(container.textContent).toBe(text)
+  })
+})
+
+describe('how far a probe can be trusted', () => {
+  it.each([
+    ['97.8 % · 5 days ago', probe()],
+    ['97.8 % · today 09:15', probe({ calibration: kept({ keptAt: '2026-11-26T09:15:00Z' }) })],
+    [
+      'old · 97.8 % · 12 days ago',
+      probe({ trust: 'old', isReady: false, calibration: kept({ keptAt: '2026-11-14T09:15:00Z' }) }),
+    ],
+    [
+      'fair · 91.0 % · 5 days ago',
+      probe({ trust: 'fair', isReady: false, calibration: kept({ keyFigures: [figure(91)] }) }),
+    ],
+    ['never calibrated', probe({ trust: 'missing', isReady: false, calibration: null })],
+    ['factory line', probe({ trust: 'factory', calibration: null })],
+    ['factory line', probe({ trust: 'missing', isReady: false, calibration: kept({ origin: 'factory' }) })],
+    ['K 1.1 1/cm · 5 days ago', probe({ calibration: kept({ keyFigures: [figure(1.06, 'cell constant', '1/cm')] }) })],
+  ])('%s', (words, which) => {
+    const { container } = show(<TrustText probe={which} />)
+    expect(container.textContent).toBe(words)
+    expect(container.querySelector('.amber') === null).toBe(which.isReady)
+  })
+})
+
+describe('the facts of a probe', () => {
+  it('say that it is ready, or what a run would say of it, never both', () => {
+    const { rerender } = show(<ProbeFacts probe={probe()} live={live()} />)
+    expect(screen.getByText('Ready to record with.')).toBeDefined()
+
+    rerender(
+      <ProbeFacts
+        probe={probe({ isReady: false, trustSentence: 'pH electrode: calibration 12 days old.' })}
+        live={live()}
+      />,
+    )
+    expect(screen.queryByText('Ready to record with.')).toBeNull()
+    expect(screen.getByText('pH electrode: calibration 12 days old.').parentElement?.textContent).toContain(
+      'A run recorded now will say so.',
+    )
+  })
+
+  it('ask for its plug where it is out, and call it ready on no account', () => {
+    show(
+      <ProbeFacts
+        probe={probe({ isPresent: false, isReady: false })}
+        live={live({ state: 'unplugged', raw: null, value: null })}
+      />,
+    )
+    expect(screen.getByText('Plug it in to read it or to calibrate it.')).toBeDefined()
+    expect(screen.queryByText('Ready to record with.')).toBeNull()
+  })
+
+  it('say where it came from, and of the body that it is no medicine', () => {
+    const { rerender } = show(<ProbeFacts probe={probe({ movedFrom: 'Birch' })} live={live()} />)
+    expect(screen.getByText('Alder, came from Birch')).toBeDefined()
+    expect(screen.queryByText('For teaching, not for diagnosis.')).toBeNull()
+    rerender(<ProbeFacts probe={probe({ kind: 'ecg-lead', isAlive: true })} live={live()} />)
+    expect(screen.getByText('For teaching, not for diagnosis.')).toBeDefined()
+  })
+})
+
+describe('putting a probe away', () => {
+  it('is offered only while its plug is out, and taken back where it was done', () => {
+    const { rerender } = show(<PutAway probe={probe()} />)
+    expect(screen.queryByRole('button')).toBeNull()
+    rerender(<PutAway probe={probe({ isPresent: false })} />)
+    expect(screen.getByRole('button', { name: 'Put it away' })).toBeDefined()
+    rerender(<PutAway probe={probe({ isPresent: false, isPutAway: true })} />)
+    expect(screen.getByRole('button', { name: 'Bring it back to the list' })).toBeDefined()
+  })
+})
