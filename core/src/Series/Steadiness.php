@@ -44,7 +44,7 @@ final readonly class Steadiness
      * the scatter. Where noise hides the drift the window is doubled, up to four times, so that a noisy signal is
      * called steady late rather than wrongly. A slow signal can drift little and still have far to go: so the mean
      * of the window must also lie within the tolerance of where the signal is going (Settling). Once steady, it
-     * takes twice the limits of drift and scatter to lose it.
+     * takes twice the limits of drift and scatter to lose it, beyond what the noise of one window may do.
      *
      * @param  list<float>  $seconds  rising; all samples since something was last changed
      * @param  list<float>  $values  same length as $seconds
@@ -71,9 +71,17 @@ final readonly class Steadiness
         $span = $x[count($x) - 1] - $x[0];
         $isFull = self::FULL_SHARE * $window <= $span;
         $drift = 60.0 * $line->slope;
-        if ($wasSteady && abs($drift) <= 2 * $limits->driftPerMinute && $near->scatter <= 2 * $limits->scatter) {
-            // A longer window that noise asks for now must not take back what a full one has said.
-            return new self($isNearFull, $drift, $near->scatter, $near->meanY, $near->count, $isNearFull, $isNearFull ? 0.0 : null);
+        if ($wasSteady && $near->scatter <= 2 * $limits->scatter) {
+            $allowed = 2 * $limits->driftPerMinute;
+            $nearDrift = 60.0 * $near->slope;
+            // A longer window that noise asks for now must not take back what a full one has said: it may reach back to
+            // where the signal still moved. Nor must the noise of the short one.
+            $isStill = abs($drift) <= $allowed || abs($nearDrift) <= $allowed + 2 * 60.0 * $near->slopeError;
+            if ($isStill) {
+                $shown = abs($drift) <= $allowed ? $drift : $nearDrift;
+
+                return new self($isNearFull, $shown, $near->scatter, $near->meanY, $near->count, $isNearFull, $isNearFull ? 0.0 : null);
+            }
         }
         $settling = Settling::of($seconds, $values, $windowS);
         $isSteady = $isFull && $settling !== null && $settling->worstBias <= self::SAFE_SHARE * $limits->tolerance

@@ -63,6 +63,63 @@ final class SteadinessTest extends TestCase
         self::assertTrue($early->isWindowFull);
     }
 
+    /** @return iterable<string, array{float, float}> standard deviation of the noise, samples a second */
+    public static function noises(): iterable
+    {
+        // 0.0106 at 4 Hz hides just half the drift allowed in a window of 5 s: now one window is enough, now two are needed.
+        foreach ([0.002, 0.0095, 0.0106, 0.012, 0.02] as $noise) {
+            yield "{$noise} at 4 Hz" => [$noise, 4.0];
+            yield "{$noise} at 20 Hz" => [$noise, 20.0];
+        }
+    }
+
+    #[DataProvider('noises')]
+    public function test_a_signal_at_rest_stays_steady_however_often_one_looks(float $noise, float $hertz): void
+    {
+        $limits = SteadyLimits::of(driftPerMinute: 0.2, scatter: 0.05, tolerance: 0.05, windowS: 5.0);
+        $chance = new Chance(88);
+        $lost = 0;
+        for ($trial = 0; $trial < 20; $trial++) {
+            $seconds = $values = [];
+            $wasSteady = false;
+            for ($i = 0; $i < 40 * $hertz; $i++) {
+                $t = $i / $hertz;
+                $seconds[] = $t;
+                // The plunger was pushed by 30 mm; a hand needs a third of a second.
+                $values[] = 30.0 - 30.0 * exp(-$t / 0.3) + $noise * $chance->normal();
+                $now = Steadiness::of($seconds, $values, $limits, $wasSteady);
+                $lost += $wasSteady && ! $now->isSteady ? 1 : 0;
+                $wasSteady = $now->isSteady;
+            }
+            self::assertTrue($wasSteady, 'It is steady at the end.');
+        }
+
+        self::assertSame(0, $lost);
+    }
+
+    public function test_a_signal_that_begins_to_move_again_is_steady_no_longer(): void
+    {
+        $limits = SteadyLimits::of(driftPerMinute: 0.2, scatter: 0.05, tolerance: 0.05, windowS: 5.0);
+        $chance = new Chance(89);
+        $seconds = $values = [];
+        $wasSteady = false;
+        $lostAt = null;
+        for ($i = 0; $i < 200; $i++) {
+            $t = $i / 4.0;
+            $seconds[] = $t;
+            // From 20 s on it creeps by 3 mm a minute, fifteen times what is allowed.
+            $values[] = 30.0 + 0.05 * max(0.0, $t - 20.0) + 0.0106 * $chance->normal();
+            $now = Steadiness::of($seconds, $values, $limits, $wasSteady);
+            $lostAt ??= $wasSteady && ! $now->isSteady ? $t : null;
+            $wasSteady = $now->isSteady;
+        }
+
+        self::assertNotNull($lostAt);
+        self::assertGreaterThan(20.0, $lostAt);
+        self::assertLessThan(23.0, $lostAt, 'Within less than a window.');
+        self::assertFalse($wasSteady);
+    }
+
     public function test_no_samples_and_few_samples_are_never_steady(): void
     {
         self::assertFalse(Steadiness::of([], [], self::electrode())->isSteady);
