@@ -1,10 +1,13 @@
 import type {
+  Bench,
   Calibration,
   CalibrationSummary,
+  Experiment,
   KeyFigure,
   LiveProbe,
   Measured,
   Probe,
+  Reading,
   Run,
   Standard,
 } from '../lib/api/types'
@@ -182,6 +185,57 @@ export function run(change: Partial<Run> = {}): Run {
     trustSentences: [],
     readings: [],
     advice: null,
+    ...change,
+  }
+}
+
+export function reading(id: number, volume: number, ph: number, change: Partial<Reading> = {}): Reading {
+  return {
+    id,
+    volume,
+    ph: measured(ph, 0.01, 'pH'),
+    millivolts: 400 - 58 * ph,
+    celsius: 21.4,
+    wasSteady: true,
+    setAsideReason: null,
+    takenAt: `2026-11-26T10:${String(id).padStart(2, '0')}:00Z`,
+    ...change,
+  }
+}
+
+export function experiment(change: Partial<Experiment> = {}): Experiment {
+  return {
+    id: 1,
+    title: 'How sour is Tuesday’s whey?',
+    protocol: 'titration',
+    aim: null,
+    conclusion: null,
+    titrant: 'NaOH',
+    sample: 'whey',
+    analyte: 'lactic acid',
+    bench: { id: 1, name: 'Alder' },
+    entries: [
+      { symbol: 'c', name: 'concentration', value: 0.1, uncertainty: 0.0005, unit: 'mol/L' },
+      { symbol: 'V0', name: 'sample volume', value: 25, uncertainty: 0.05, unit: 'mL' },
+    ],
+    plan: [{ from: 0, to: 20, step: 0.5 }],
+    span: null,
+    stages: { prepare: true, record: false, reason: false, report: false },
+    runs: [],
+    updatedAt: '2026-11-26T09:50:00Z',
+    ...change,
+  }
+}
+
+export function bench(change: Partial<Bench> = {}): Bench {
+  return {
+    id: 1,
+    name: 'Alder',
+    isSimulated: true,
+    recording: null,
+    experiments: [{ id: 1, title: 'How sour is Tuesday’s whey?' }],
+    probes: [probe()],
+    putAway: [],
     ...change,
   }
 }

@@ -35,7 +35,7 @@ export function ReadingsTable({ experiment, run }: ReadingsTableProps) {
       {readings.length === 0 ? (
         <p className="quiet px-4 pb-4">Each reading becomes a row here: volume, pH and temperature at that moment.</p>
       ) : (
-        <div className="min-h-0 flex-1 overflow-y-auto" tabIndex={0} role="region" aria-label="Readings">
+        <div className="min-h-0 flex-1 overflow-y-auto" tabIndex={0} role="group" aria-label="Readings, table">
           <table className="num w-full text-right text-sm">
             <thead className="quiet bg-base-100 sticky top-0">
               <tr>
