@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { TEST_INK } from '../../lib/figure/testWorking'
+import { TEST_INK } from '../../testing/working'
 import { historyOption, historyPoints } from './historyOption'
 import { recipeOf } from './recipeOf'
 import { keptCalibration, keyFigure } from './testCalibration'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { TEST_INK } from '../../lib/figure/testWorking'
+import { TEST_INK } from '../../testing/working'
 import { lineFigureOption } from './lineFigureOption'
 import { standard, testCalibration } from './testCalibration'
 

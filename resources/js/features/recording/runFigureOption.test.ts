@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Run } from '../../lib/api/types'
-import { reading, TEST_INK } from '../../lib/figure/testWorking'
+import { reading } from '../../testing/examples'
+import { TEST_INK } from '../../testing/working'
 import { runFigureOption } from './runFigureOption'
 
 function run(id: number, number: number, change: Partial<Run> = {}): Run {

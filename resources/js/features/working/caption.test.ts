@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Experiment } from '../../lib/api/types'
-import { testWorking } from '../../lib/figure/testWorking'
+import { testWorking } from '../../testing/working'
 import { captionOf } from './caption'
 
 const EXPERIMENT: Experiment = {

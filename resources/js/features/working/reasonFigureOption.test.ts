@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { NOTHING, spanBetween, type Selection } from '../../lib/figure/selection'
-import { TEST_INK, testWorking } from '../../lib/figure/testWorking'
+import { TEST_INK, testWorking } from '../../testing/working'
 import { reasonFigureOption } from './reasonFigureOption'
 
 interface DrawnSeries {

@@ -1,21 +1,5 @@
-import type { Measured, Reading, Working, WorkingLine } from '../api/types'
-
-function measured(value: number, uncertainty: number, unit: string): Measured {
-  return { value, uncertainty, unit, shownValue: value.toFixed(2), shownUncertainty: uncertainty.toFixed(2) }
-}
-
-export function reading(id: number, volume: number, ph: number, setAsideReason: string | null = null): Reading {
-  return {
-    id,
-    volume,
-    ph: measured(ph, 0.01, 'pH'),
-    millivolts: 400 - 58 * ph,
-    celsius: 21.4,
-    wasSteady: true,
-    setAsideReason,
-    takenAt: '2026-11-23T10:00:00Z',
-  }
-}
+import type { Measured, Working, WorkingLine } from '../lib/api/types'
+import { measured, reading } from './examples'
 
 function line(number: number, key: string, result: Measured | null): WorkingLine {
   return { number, key, title: key, result, method: '', formula: '', numbers: '', uses: [], warnings: [], needs: null }
@@ -29,7 +13,12 @@ export function testWorking(change: Partial<Working> = {}): Working {
     calibration: null,
     isWorkedOutAgain: false,
     trustSentences: [],
-    readings: [reading(1, 0, 2.6), reading(2, 5, 3.8), reading(3, 10, 5.2), reading(4, 11, 11.2, 'touched the glass')],
+    readings: [
+      reading(1, 0, 2.6),
+      reading(2, 5, 3.8),
+      reading(3, 10, 5.2),
+      reading(4, 11, 11.2, { setAsideReason: 'touched the glass' }),
+    ],
     firstDerivative: [
       [2.5, 0.24],
       [7.5, 0.28],
