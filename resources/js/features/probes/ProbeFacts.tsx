@@ -39,7 +39,11 @@ export function ProbeFacts({ probe, live }: { probe: Probe; live: LiveProbe | nu
         </p>
         <p className="flex justify-between gap-3">
           <span className="num quiet">{raw === null ? '' : `${raw.text} ${raw.unit}`}</span>
-          <StateWord live={live} isAlive={probe.isAlive} />
+          {probe.isPresent ? (
+            <StateWord live={live} isAlive={probe.isAlive} />
+          ) : (
+            <span className="amber font-semibold">unplugged</span>
+          )}
         </p>
       </div>
       {!probe.isPresent ? <p className="quiet">Plug it in to read it or to calibrate it.</p> : null}

@@ -37,17 +37,19 @@ export function TakeStep({ experiment, run, bench, live, planned }: TakeStepProp
   function handleNext() {
     handleTake(readingRequest(next))
   }
-  useKey('t', takeReading.isPending ? null : handleNext)
+  const away = run.electrode !== null && run.electrode.bench.id !== bench.id ? run.electrode : null
+  const canTake = !takeReading.isPending && away === null && live?.state !== 'unplugged'
+  useKey('t', canTake ? handleNext : null)
 
   return (
     <Step number={3} state="next" title={run.readings.length === 0 ? 'Burette at' : 'Add titrant to'}>
       <p className="text-primary text-[2.4rem] leading-tight font-bold" data-testid="next-volume">
         <span className="num">{volume(next)}</span> <span className="text-xl font-normal">mL</span>
       </p>
-      {run.electrode !== null && run.electrode.bench.id !== bench.id ? (
+      {away !== null ? (
         <p role="alert">
-          <strong className="amber">At bench {run.electrode.bench.name} now.</strong> Bring {run.electrode.title}{' '}
-          {run.electrode.serial} back to bench {bench.name} to go on.
+          <strong className="amber">At bench {away.bench.name} now.</strong> Bring {away.title} {away.serial} back to
+          bench {bench.name} to go on.
         </p>
       ) : (
         <SteadyText
@@ -57,12 +59,7 @@ export function TakeStep({ experiment, run, bench, live, planned }: TakeStepProp
           drift={live?.valueDriftPerMinute ?? live?.rawDriftPerMinute ?? 0}
         />
       )}
-      <button
-        type="button"
-        className="btn btn-primary my-2 w-full"
-        disabled={takeReading.isPending}
-        onClick={handleNext}
-      >
+      <button type="button" className="btn btn-primary my-2 w-full" disabled={!canTake} onClick={handleNext}>
         Take reading <kbd className="key">T</kbd>
       </button>
       <TakeProblem

@@ -53,6 +53,13 @@ describe('the next reading', () => {
     expect(screen.getByRole('alert').textContent).toBe(
       'At bench Birch now. Bring pH electrode Alder-1 back to bench Alder to go on.',
     )
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: /^Take reading/ }).disabled).toBe(true)
+  })
+
+  it('waits for the plug of its electrode', () => {
+    step({}, live({ state: 'unplugged', raw: null, value: null }))
+    expect(screen.getByRole('alert').textContent).toContain('Unplugged.')
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: /^Take reading/ }).disabled).toBe(true)
   })
 
   it('advises smaller steps in time', () => {

@@ -30,7 +30,12 @@ const PLAN = [{ from: 0, to: 16, step: 1 }]
 describe('runFigureOption', () => {
   const seriesOf = (input: Partial<Parameters<typeof runFigureOption>[0]>) =>
     runFigureOption({ titrant: 'NaOH', plan: PLAN, run: null, earlier: null, next: null, ...input }, TEST_INK)
-      .series as unknown as { name: string; data: unknown[]; silent?: boolean; markLine?: { data: unknown[] } }[]
+      .series as unknown as {
+      name: string
+      data: unknown[]
+      silent?: boolean
+      markLine?: { data: unknown[]; label: object }
+    }[]
 
   it('is an empty figure with its axes before anything is recorded', () => {
     expect(seriesOf({})).toEqual([])
@@ -40,6 +45,9 @@ describe('runFigureOption', () => {
     const series = seriesOf({ run: run(2, 2), earlier: run(1, 1), next: 2 })
     expect(series.map(({ name }) => name)).toEqual(['Run 1', 'Run 2', 'set aside'])
     expect(series[1]?.markLine?.data).toEqual([{ xAxis: 2 }])
+    expect(series[1]?.markLine?.label).toMatchObject({ formatter: 'next 2.00', align: 'center' })
+    const [begun] = seriesOf({ run: run(1, 1), next: 0 })
+    expect(begun?.markLine?.label, 'clear of the number at the top of the axis').toMatchObject({ align: 'left' })
   })
 
   it('has room for the whole plan and for readings beyond it', () => {

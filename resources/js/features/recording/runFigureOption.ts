@@ -13,6 +13,8 @@ interface RunFigureInput {
   next: number | null
 }
 
+const CLOSE_TO_AXIS_ML = 1.5
+
 export function runFigureOption({ titrant, plan, run, earlier, next }: RunFigureInput, ink: Ink): FigureOption {
   const readings = [...(earlier?.readings ?? []), ...(run?.readings ?? [])]
   const volumes = readings.map((reading) => reading.volume)
@@ -81,6 +83,8 @@ function currentSeries(run: Run, next: number | null, ink: Ink) {
               fontFamily: ink.sans,
               fontSize: 14,
               position: 'end' as const,
+              // Beside the axis it must not stand on the uppermost number of the other one.
+              align: next < CLOSE_TO_AXIS_ML ? ('left' as const) : ('center' as const),
             },
             data: [{ xAxis: next }],
           },
