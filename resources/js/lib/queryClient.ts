@@ -4,6 +4,8 @@ import { saveStore } from './saveState'
 
 const PASSING_RETRIES = 8
 
+const ASKED_AGAIN_EACH_MS = 3000
+
 function retryPassing(failureCount: number, error: Error): boolean {
   return error instanceof Problem && error.isPassing && failureCount < PASSING_RETRIES
 }
@@ -30,10 +32,23 @@ export function createQueryClient(): QueryClient {
       },
     }),
     defaultOptions: {
-      queries: { retry: retryPassing, retryDelay: retryDelayMs, staleTime: 5_000, networkMode: 'always' },
-      // Safe to repeat: a reading carries a key that stores it once, and the rest sets a state.
+      queries: {
+        retry: retryPassing,
+        retryDelay: retryDelayMs,
+        staleTime: 5_000,
+        networkMode: 'always',
+        // What was only away for a while comes back on its own, without anyone pressing a key.
+        refetchInterval: ({ state: { error } }) =>
+          error instanceof Problem && error.isPassing ? ASKED_AGAIN_EACH_MS : false,
+      },
+      // Safe to repeat: a reading carries a key that stores it once, and the rest sets a state. But not for ever: a
+      // reading must not be taken minutes later, when something else is in the beaker.
       mutations: { retry: retryPassing, retryDelay: retryDelayMs, networkMode: 'always' },
     },
+  })
+
+  client.getMutationCache().subscribe((event) => {
+    if (event.type === 'updated' && event.action.type === 'failed') saveStore.wait()
   })
 
   function signOutIfExpired(error: Error): void {

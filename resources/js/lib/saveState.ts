@@ -1,5 +1,10 @@
 export type SaveState =
-  { status: 'idle' } | { status: 'keeping' } | { status: 'kept'; at: Date } | { status: 'failed'; sentence: string }
+  | { status: 'idle' }
+  | { status: 'keeping' }
+  /** It could not be kept yet and is tried again by itself. */
+  | { status: 'waiting' }
+  | { status: 'kept'; at: Date }
+  | { status: 'failed'; sentence: string }
 
 /** Whether what was last done is in the database. One store for the whole page. */
 class SaveStore {
@@ -16,6 +21,11 @@ class SaveStore {
 
   readonly snapshot = (): SaveState => this.state
 
+  /** Whether leaving the page now would lose something. */
+  get isKeeping(): boolean {
+    return this.pending > 0
+  }
+
   begin(): void {
     this.pending++
     this.change({ status: 'keeping' })
@@ -24,6 +34,10 @@ class SaveStore {
   succeed(): void {
     this.pending--
     if (this.pending === 0) this.change({ status: 'kept', at: new Date() })
+  }
+
+  wait(): void {
+    this.change({ status: 'waiting' })
   }
 
   fail(sentence: string): void {

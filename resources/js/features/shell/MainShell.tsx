@@ -1,6 +1,7 @@
 import { NavLink, Outlet } from 'react-router'
 import { useSession } from '../session/useSession'
 import { useSignOut } from '../session/useSignOut'
+import { NotKept } from './SaveStateText'
 import { ThemeButton } from './ThemeButton'
 import { Wordmark } from './Wordmark'
 
@@ -33,6 +34,7 @@ export function MainShell() {
           ))}
         </nav>
         <span className="flex-1" />
+        <NotKept />
         <span className="quiet hidden text-sm sm:inline">{session.data?.name}</span>
         <ThemeButton />
         <button

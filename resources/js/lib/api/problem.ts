@@ -26,7 +26,7 @@ export class Problem extends Error {
     return new Problem(
       0,
       'offline',
-      'The connection to Welkion is interrupted. What is stored is safe; this goes on when it is back.',
+      'The connection to Welkion is interrupted. What is stored is safe; try again once it is back.',
       {},
     )
   }

@@ -1,0 +1,50 @@
+import { expect, test } from '@playwright/test'
+import { Teacher } from './teacher'
+
+test('a connection that breaks in the middle of a run costs no reading and doubles none', async ({ page, context }) => {
+  const teacher = new Teacher(page)
+  await teacher.signIn()
+  await teacher.beginExperiment('What if the cable is pulled?')
+  await teacher.goTo('Record')
+  await teacher.startRun()
+  await teacher.takeNextReading()
+
+  await context.setOffline(true)
+  await page.getByRole('button', { name: /^Take reading/ }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'Not kept yet, trying again …' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Take reading/ })).toBeDisabled()
+  await context.setOffline(false)
+  await expect(teacher.readingRows()).toHaveCount(2)
+  await expect(page.getByText(/^Kept \d+ s ago$/)).toBeVisible()
+
+  // The answer is lost on its way back, though the reading was stored: the same request once more must not double it.
+  let lost = 0
+  await page.route('**/api/runs/*/readings', async (route) => {
+    const answer = await route.fetch()
+    if (lost++ === 0) await route.abort('connectionreset')
+    else await route.fulfill({ response: answer })
+  })
+  await teacher.takeNextReading()
+  expect(lost).toBe(2)
+  await page.unroute('**/api/runs/*/readings')
+  await expect(teacher.readingRows()).toHaveCount(3)
+  await page.reload()
+  await expect(teacher.readingRows()).toHaveCount(3)
+  await teacher.finishRun()
+})
+
+test('pages that were asked for while the server was away come by themselves', async ({ page, context }) => {
+  const teacher = new Teacher(page)
+  await teacher.signIn()
+  await page.goto('/standards')
+  await expect(page.getByRole('heading', { name: 'Standards on the shelf' })).toBeVisible()
+  await page.getByRole('link', { name: 'Benches' }).hover()
+  await page.getByRole('link', { name: 'Benches' }).click()
+  await expect(page.getByRole('region', { name: 'Alder' })).toBeVisible()
+  await context.setOffline(true)
+  await page.getByRole('region', { name: 'Alder' }).getByRole('link', { name: 'pH electrode' }).click()
+  await page.waitForTimeout(1500)
+  await context.setOffline(false)
+  await expect(page.getByRole('heading', { name: 'pH electrode Alder-1' })).toBeVisible()
+  await expect(page.getByText(/^\+?−?\d+\.\d mV$/).first()).toBeVisible()
+})
