@@ -90,6 +90,15 @@ abstract class TestCase extends FrameworkTestCase
         return $bench;
     }
 
+    /** A bench on a port where nothing listens: no recorder changes anything about it. */
+    protected function silentBenchOf(User $teacher): Bench
+    {
+        $bench = $teacher->benches()->create(['name' => 'Silent '.Str::random(6), 'host' => '127.0.0.1', 'port' => 9, 'is_simulated' => false])->refresh();
+        $this->benchIds[] = $bench->id;
+
+        return $bench;
+    }
+
     /** A bench with its probes known and its recorder listening. */
     protected function connectedBenchOf(User $teacher, string $like = 'Alder'): Bench
     {

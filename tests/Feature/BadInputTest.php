@@ -9,7 +9,6 @@ use App\Models\Calibration;
 use App\Models\Probe;
 use App\Models\User;
 use App\Recorder\ProbeRegister;
-use Illuminate\Support\Str;
 use Tests\TestCase;
 
 /** What is typed wrongly is told in one sentence, with the right status, and changes nothing. */
@@ -135,7 +134,7 @@ final class BadInputTest extends TestCase
     /** A bench with a probe of each kind, on a port where nothing listens. */
     private function silentBench(User $teacher): Bench
     {
-        $bench = $teacher->benches()->create(['name' => 'Silent '.Str::random(6), 'host' => '127.0.0.1', 'port' => 9, 'is_simulated' => false])->refresh();
+        $bench = $this->silentBenchOf($teacher);
         $kinds = ['ph-electrode', 'conductivity-cell', 'thermometer', 'pressure-sensor', 'plunger', 'grip-bulb'];
         ProbeRegister::note($bench, array_map(static fn (string $kind): array => [
             'name' => $kind, 'kind' => $kind, 'title' => $kind, 'serial' => "{$kind}-{$bench->id}", 'unit' => 'V', 'resolution' => 0.001, 'fastestHz' => 20.0, 'stated' => null,

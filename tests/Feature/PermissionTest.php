@@ -99,7 +99,7 @@ final class PermissionTest extends TestCase
     /** @return array<string, int> the id of one of everything, by its name in a path; all of one teacher */
     private function subjects(): array
     {
-        $bench = $this->benchOf($this->owner);
+        $bench = $this->silentBenchOf($this->owner);
         ProbeRegister::note($bench, [[
             'name' => 'ph', 'kind' => 'ph-electrode', 'title' => 'pH electrode', 'serial' => Str::random(8), 'unit' => 'mV', 'resolution' => 0.1, 'fastestHz' => 10.0, 'stated' => null,
         ]]);

@@ -4,12 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Bench;
 use App\Models\Calibration;
 use App\Models\Probe;
-use App\Models\User;
 use App\Recorder\ProbeRegister;
-use Illuminate\Support\Str;
 use Tests\TestCase;
 use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Calibration\Recipe;
@@ -19,7 +16,7 @@ final class ProbeRegisterTest extends TestCase
 {
     public function test_writes_down_what_a_device_says_in_its_order(): void
     {
-        $bench = $this->silentBench($this->teacher());
+        $bench = $this->silentBenchOf($this->teacher());
         ProbeRegister::note($bench, [$this->told('b-2', 'second', 'thermometer'), $this->told('a-1', 'first', 'pressure-sensor', ['slope' => 0.02, 'offset' => 0.3])]);
 
         self::assertSame(['b-2', 'a-1'], $bench->probes()->pluck('serial')->all());
@@ -30,7 +27,7 @@ final class ProbeRegisterTest extends TestCase
 
     public function test_hearing_it_again_changes_nothing_and_what_is_left_out_is_unplugged(): void
     {
-        $bench = $this->silentBench($this->teacher());
+        $bench = $this->silentBenchOf($this->teacher());
         $both = [$this->told('a-1', 'ph', 'ph-electrode'), $this->told('a-2', 'temperature', 'thermometer')];
         ProbeRegister::note($bench, $both);
         ProbeRegister::note($bench, $both);
@@ -45,7 +42,7 @@ final class ProbeRegisterTest extends TestCase
     public function test_a_probe_takes_its_calibrations_to_another_bench_of_its_teacher(): void
     {
         $teacher = $this->teacher();
-        [$here, $there] = [$this->silentBench($teacher), $this->silentBench($teacher)];
+        [$here, $there] = [$this->silentBenchOf($teacher), $this->silentBenchOf($teacher)];
         ProbeRegister::note($here, [$this->told('a-1', 'ph', 'ph-electrode')]);
         $probe = $here->probes()->firstOrFail();
         $kept = Calibration::query()->create([
@@ -62,7 +59,7 @@ final class ProbeRegisterTest extends TestCase
 
     public function test_another_probe_in_the_same_socket_is_another_probe(): void
     {
-        $bench = $this->silentBench($this->teacher());
+        $bench = $this->silentBenchOf($this->teacher());
         ProbeRegister::note($bench, [$this->told('old', 'ph', 'ph-electrode')]);
         ProbeRegister::note($bench, [$this->told('new', 'ph', 'ph-electrode')]);
 
@@ -71,7 +68,7 @@ final class ProbeRegisterTest extends TestCase
 
     public function test_the_same_number_at_another_teachers_bench_is_their_own_probe(): void
     {
-        [$mine, $theirs] = [$this->silentBench($this->teacher()), $this->silentBench($this->teacher())];
+        [$mine, $theirs] = [$this->silentBenchOf($this->teacher()), $this->silentBenchOf($this->teacher())];
         ProbeRegister::note($mine, [$this->told('a-1', 'ph', 'ph-electrode')]);
         self::assertSame([], ProbeRegister::note($theirs, [$this->told('a-1', 'ph', 'ph-electrode')]));
         self::assertSame([1, 1], [$mine->probes()->count(), $theirs->probes()->count()]);
@@ -79,7 +76,7 @@ final class ProbeRegisterTest extends TestCase
 
     public function test_what_makes_no_sense_is_passed_over(): void
     {
-        $bench = $this->silentBench($this->teacher());
+        $bench = $this->silentBenchOf($this->teacher());
         ProbeRegister::note($bench, [
             'rubbish', ['name' => 'x'], $this->told('c-1', 'x', 'divining-rod'), ['serial' => 7] + $this->told('', 'y', 'thermometer'),
             ['stated' => ['slope' => 'steep'], 'resolution' => 'fine'] + $this->told('d-1', 'temperature', 'thermometer'),
@@ -96,11 +93,5 @@ final class ProbeRegisterTest extends TestCase
             'name' => $channel, 'kind' => $kind, 'title' => ucfirst($channel), 'serial' => $serial, 'unit' => 'V', 'resolution' => 0.001,
             'range' => [0.0, 5.0], 'fastestHz' => 20.0, 'stated' => $stated,
         ];
-    }
-
-    private function silentBench(User $teacher): Bench
-    {
-        // Nothing listens on this port, so no recorder interferes.
-        return $teacher->benches()->create(['name' => 'Silent '.Str::random(6), 'host' => '127.0.0.1', 'port' => 9, 'is_simulated' => false])->refresh();
     }
 }
