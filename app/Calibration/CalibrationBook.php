@@ -98,8 +98,12 @@ final readonly class CalibrationBook
             }
             $snapshots[$probe->bench_id] ??= $this->recorder->snapshot($probe->bench);
             $mean = $snapshots[$probe->bench_id]->of($probe->id);
-            // On someone who breathes a belt never comes to rest; it is only looked at whether it sits well.
-            SteadyRule::require($mean, $probe, $takeAnyway || $standard->source === StandardSource::Fit);
+            try {
+                // On someone who breathes a belt never comes to rest; it is only looked at whether it sits well.
+                SteadyRule::require($mean, $probe, $takeAnyway || $standard->source === StandardSource::Fit);
+            } catch (Refusal $refusal) {
+                throw count($group) > 1 ? $refusal->of("{$probe->title} {$probe->serial}") : $refusal;
+            }
             $taken[] = [$one, $mean, $this->celsius($one, $snapshots[$probe->bench_id])];
         }
         DB::transaction(function () use ($taken, $position): void {

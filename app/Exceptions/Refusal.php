@@ -12,6 +12,12 @@ final class Refusal extends \DomainException
         parent::__construct($sentence);
     }
 
+    /** The same, said of one of several probes. */
+    public function of(string $probe): self
+    {
+        return new self($this->problem, "{$probe}: ".lcfirst($this->getMessage()), $this->status);
+    }
+
     public static function notSteady(float $drift, string $unit): self
     {
         return new self('not-steady', sprintf(

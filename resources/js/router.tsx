@@ -1,3 +1,4 @@
+import type { ComponentType } from 'react'
 import { createBrowserRouter, Navigate } from 'react-router'
 import { ExperimentsPage } from './features/experiments/ExperimentsPage'
 import { RequireSession } from './features/session/RequireSession'
@@ -5,6 +6,22 @@ import { SignInPage } from './features/session/SignInPage'
 import { ExperimentShell } from './features/shell/ExperimentShell'
 import { MainShell } from './features/shell/MainShell'
 import { NotFoundPage } from './features/shell/NotFoundPage'
+import { PageAway } from './features/shell/PageAway'
+import { PageFailed } from './features/shell/PageFailed'
+
+/** A page that is fetched when it is first entered; while the connection is away it waits in its place. */
+function page(load: () => Promise<ComponentType>) {
+  return {
+    lazy: async () => {
+      try {
+        return { Component: await load() }
+      } catch {
+        return { Component: PageAway }
+      }
+    },
+    errorElement: <PageFailed />,
+  }
+}
 
 /** Stages load when they are first entered: the figure code is large and signing in does not need it. */
 export function createRouter() {
@@ -19,15 +36,15 @@ export function createRouter() {
           element: <MainShell />,
           children: [
             { path: '/experiments', element: <ExperimentsPage /> },
-            { path: '/benches', lazy: async () => ({ Component: (await import('./features/benches')).BenchesPage }) },
-            { path: '/standards', lazy: async () => ({ Component: (await import('./features/standards')).ShelfPage }) },
+            { path: '/benches', ...page(async () => (await import('./features/benches')).BenchesPage) },
+            { path: '/standards', ...page(async () => (await import('./features/standards')).ShelfPage) },
             {
               path: '/probes/:probeId',
-              lazy: async () => ({ Component: (await import('./features/probes')).ProbePage }),
+              ...page(async () => (await import('./features/probes')).ProbePage),
             },
             {
               path: '/probes/:probeId/calibrate',
-              lazy: async () => ({ Component: (await import('./features/calibration')).CalibratePage }),
+              ...page(async () => (await import('./features/calibration')).CalibratePage),
             },
           ],
         },
@@ -38,11 +55,11 @@ export function createRouter() {
             { index: true, element: <Navigate to="prepare" replace /> },
             {
               path: 'prepare',
-              lazy: async () => ({ Component: (await import('./features/calibration')).PreparePage }),
+              ...page(async () => (await import('./features/calibration')).PreparePage),
             },
-            { path: 'record', lazy: async () => ({ Component: (await import('./features/recording')).RecordPage }) },
-            { path: 'reason', lazy: async () => ({ Component: (await import('./features/working')).ReasonPage }) },
-            { path: 'report', lazy: async () => ({ Component: (await import('./features/report')).ReportPage }) },
+            { path: 'record', ...page(async () => (await import('./features/recording')).RecordPage) },
+            { path: 'reason', ...page(async () => (await import('./features/working')).ReasonPage) },
+            { path: 'report', ...page(async () => (await import('./features/report')).ReportPage) },
           ],
         },
       ],

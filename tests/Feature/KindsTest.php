@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Bench;
 use App\Models\Calibration;
 use App\Models\User;
+use App\Recorder\RecorderClient;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
@@ -75,7 +76,7 @@ final class KindsTest extends TestCase
         $this->postJson("/api/calibrations/{$id}/readings", ['position' => 0])->assertOk();
         $this->postJson("/api/calibrations/{$id}/keep")->assertOk()->assertJsonPath('keyFigures.0.measured.value', 100);
 
-        $raw = $this->app->make(\App\Recorder\RecorderClient::class)->snapshot($bench)->of($probe->id)->mean;
+        $raw = app(RecorderClient::class)->snapshot($bench)->of($probe->id)->mean;
         $reading = Calibration::query()->with('probe')->findOrFail($id)->calibrated()?->quantity($raw);
         // The barometer leaves 0.1 kPa open; the sensor moves by 0.03 kPa within a minute of the bench.
         self::assertEqualsWithDelta(98.6, $reading?->value, 0.15);
@@ -143,9 +144,16 @@ final class KindsTest extends TestCase
         $id = $opened->json('id');
         self::assertSame([$right->id], $opened->json('beside.*.probeId'));
         foreach (['ice', 'warm-water'] as $position => $into) {
-            foreach ([$left, $right] as $probe) {
-                $this->actAndSettle($bench, 'dip', $probe->channel, into: $into);
-            }
+            $this->actAndSettle($bench, 'dip', $left->channel, into: $into);
+            app(RecorderClient::class)->act($bench, ['act' => 'dip', 'channel' => $right->channel, 'into' => $into]);
+            // Right after an act nothing has been sent yet; then only one of the two is steady.
+            $this->eventually(function () use ($id, $position, &$early): bool {
+                $early = $this->postJson("/api/calibrations/{$id}/readings", ['position' => $position])->assertConflict();
+
+                return $early->json('code') === 'not-steady';
+            });
+            self::assertMatchesRegularExpression('/^(Left|Right) hand Rowan-[56]: not steady/', $early->json('detail'));
+            $this->settle($bench, $right);
             $this->settle($bench, $left);
             $read = $this->postJson("/api/calibrations/{$id}/readings", ['position' => $position])->assertOk();
             self::assertNotNull($read->json("beside.0.standards.{$position}.reading"), 'The answer shows both probes read.');

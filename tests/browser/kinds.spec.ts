@@ -130,7 +130,7 @@ test.describe('a full calibration of each kind', () => {
       const field = page.locator('li[aria-current=step]').getByRole('textbox')
       await field.fill(value)
       await field.press('Enter')
-      await teacher.acceptSteady()
+      await teacher.acceptSteady(2)
     }
     await expect(page.getByRole('heading', { name: 'Right hand Rowan-6' })).toBeVisible()
     await teacher.keep()

@@ -43,7 +43,7 @@ test('pages that were asked for while the server was away come by themselves', a
   await expect(page.getByRole('region', { name: 'Alder' })).toBeVisible()
   await context.setOffline(true)
   await page.getByRole('region', { name: 'Alder' }).getByRole('link', { name: 'pH electrode' }).click()
-  await page.waitForTimeout(1500)
+  await expect(page.getByRole('alert')).toContainText('this page comes by itself once it is back.')
   await context.setOffline(false)
   await expect(page.getByRole('heading', { name: 'pH electrode Alder-1' })).toBeVisible()
   await expect(page.getByText(/^\+?−?\d+\.\d mV$/).first()).toBeVisible()

@@ -29,6 +29,7 @@ export function CalibrateView({ calibration, probe, live, next, onLeave, onAgain
         calibration={calibration}
         probe={probe}
         live={liveProbe(live, probe.id)}
+        others={calibration.beside.map((one) => ({ serial: one.probe.serial, live: liveProbe(live, one.probeId) }))}
         world={live?.world ?? null}
         next={next}
         onLeave={onLeave}

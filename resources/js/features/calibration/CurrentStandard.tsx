@@ -4,10 +4,16 @@ import { SteadyText } from './SteadyText'
 import { TakeProblem } from './TakeProblem'
 import { Trace } from './Trace'
 
+export interface OtherProbe {
+  serial: string
+  live: LiveProbe | null
+}
+
 interface CurrentStandardProps {
   standard: Standard
   probe: Probe
   live: LiveProbe | null
+  others: readonly OtherProbe[]
   world: World | null
   isTaking: boolean
   problem: Error | null
@@ -20,7 +26,16 @@ const SHOWN_S = 60
 const LEAST_HEIGHT_SCATTERS = 12
 
 /** The standard that is next: the signal coming to rest, and the one button. */
-export function CurrentStandard({ standard, probe, live, world, isTaking, problem, onTake }: CurrentStandardProps) {
+export function CurrentStandard({
+  standard,
+  probe,
+  live,
+  others,
+  world,
+  isTaking,
+  problem,
+  onTake,
+}: CurrentStandardProps) {
   const raw = live?.raw == null ? null : shownRaw(probe.rawUnit, probe.rawDecimals, live.raw)
   return (
     <>
@@ -44,7 +59,17 @@ export function CurrentStandard({ standard, probe, live, world, isTaking, proble
         windowS={probe.steady.windowS}
         leastHeight={LEAST_HEIGHT_SCATTERS * probe.steady.rawScatter}
       />
-      <SteadyText live={live} unit={probe.rawUnit} decimals={probe.rawDecimals} drift={live?.rawDriftPerMinute ?? 0} />
+      {[{ serial: probe.serial, live }, ...others].map((one) => (
+        <div key={one.serial}>
+          {others.length === 0 ? null : <span className="quiet block text-sm">{one.serial}</span>}
+          <SteadyText
+            live={one.live}
+            unit={probe.rawUnit}
+            decimals={probe.rawDecimals}
+            drift={one.live?.rawDriftPerMinute ?? 0}
+          />
+        </div>
+      ))}
       <button
         type="button"
         className="btn btn-primary w-full"

@@ -4,7 +4,7 @@ import { ProblemNote } from '../../ui/ProblemNote'
 import type { Calibration, LiveProbe, Probe, World } from '../../lib/api/types'
 import { Note } from '../../ui/Note'
 import { useKey } from '../../ui/useKey'
-import { CurrentStandard } from './CurrentStandard'
+import { CurrentStandard, type OtherProbe } from './CurrentStandard'
 import { Faults } from './Faults'
 import { Given } from './Given'
 import { Badge, StandardStep } from './StandardStep'
@@ -16,6 +16,8 @@ interface StandardStepsProps {
   calibration: Calibration
   probe: Probe
   live: LiveProbe | null
+  /** The probes that are read together with it. */
+  others: readonly OtherProbe[]
   world: World | null
   next: { to: string; words: string }
   onLeave: () => void
@@ -23,7 +25,7 @@ interface StandardStepsProps {
 }
 
 /** The card that reads like a recipe: each standard in turn, then look at the line and keep it. */
-export function StandardSteps({ calibration, probe, live, world, next, onLeave, onAgain }: StandardStepsProps) {
+export function StandardSteps({ calibration, probe, live, others, world, next, onLeave, onAgain }: StandardStepsProps) {
   const [isChoosing, setIsChoosing] = useState(false)
   const actions = useCalibrationActions(calibration.id)
   const again = useOpenCalibration(probe.id)
@@ -108,6 +110,7 @@ export function StandardSteps({ calibration, probe, live, world, next, onLeave, 
               standard={standard}
               probe={probe}
               live={live}
+              others={others}
               world={world}
               isTaking={actions.takeReading.isPending}
               problem={actions.takeReading.error}

@@ -18,7 +18,10 @@ export function StateWord({ live, isAlive }: StateWordProps) {
     <span className="amber font-semibold">
       settling
       {live.secondsMore !== null && live.secondsMore <= LONG_S ? (
-        <span className="font-normal"> · about {Math.max(1, Math.round(live.secondsMore))} s</span>
+        <span className="inline-block font-normal whitespace-pre">
+          {' '}
+          · about {Math.max(1, Math.round(live.secondsMore))} s
+        </span>
       ) : null}
     </span>
   )
