@@ -61,7 +61,7 @@ for (const [into, value] of [
   await field.fill(value)
   await field.press('Enter')
   await page.waitForTimeout(600)
-  await steady(page).waitFor({ timeout: 60_000 })
+  await steady(page).nth(1).waitFor({ timeout: 60_000 })
   await page.waitForTimeout(1500)
   await page.getByRole('button', { name: /^Accept reading/ }).click()
   await page.waitForTimeout(500)
