@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { TEST_INK } from '../../testing/working'
 import { historyOption, historyPoints } from './historyOption'
 import { recipeOf } from './recipeOf'
-import { keptCalibration, keyFigure } from './testCalibration'
+import { keptCalibration, keyFigure } from '../../testing/plunger'
 
 const HISTORY = [
   keptCalibration(1, '2026-09-10', 98),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { TEST_INK } from '../../testing/working'
 import { lineFigureOption } from './lineFigureOption'
-import { standard, testCalibration } from './testCalibration'
+import { standard, testCalibration } from '../../testing/plunger'
 
 interface Series {
   name: string

@@ -1,28 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import type { Experiment } from '../../lib/api/types'
+import { experiment } from '../../testing/examples'
 import { testWorking } from '../../testing/working'
 import { captionOf } from './caption'
 
-const EXPERIMENT: Experiment = {
-  id: 1,
-  title: 'Whey',
-  protocol: 'titration',
-  aim: null,
-  conclusion: null,
-  titrant: 'NaOH',
-  sample: 'whey',
-  analyte: 'lactic acid',
-  bench: { id: 1, name: 'Alder' },
-  entries: [
-    { symbol: 'c', name: 'Concentration', value: 0.1, uncertainty: 0.0002, unit: 'mol/L' },
-    { symbol: 'V0', name: 'Volume', value: 25, uncertainty: 0.03, unit: 'mL' },
-  ],
-  plan: [{ from: 0, to: 20, step: 1 }],
-  span: null,
-  stages: { prepare: true, record: true, reason: true, report: false },
-  runs: [],
-  updatedAt: '2026-11-23T10:00:00Z',
-}
+const EXPERIMENT = experiment()
 
 describe('captionOf', () => {
   it('names what was titrated with what, and what was set aside and why', () => {

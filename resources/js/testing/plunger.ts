@@ -1,4 +1,5 @@
-import type { Calibration, KeptCalibration, KeyFigure, Standard } from '../../lib/api/types'
+import type { Calibration, KeptCalibration, KeyFigure, Standard } from '../lib/api/types'
+import { readIn, standard as anyStandard } from './examples'
 
 export function standard(
   position: number,
@@ -6,28 +7,18 @@ export function standard(
   raw: number | null,
   change: Partial<Standard> = {},
 ): Standard {
-  return {
-    position,
+  return anyStandard(position, `mark ${value}`, {
     source: 'typed',
     code: '',
-    label: `mark ${value}`,
     value,
     valueHere: value,
     uncertainty: 0.1,
     unit: 'mL',
-    shelfId: null,
-    isExample: false,
-    lot: null,
-    isExpired: false,
     instruction: '',
     needsRinse: false,
-    isPoint: true,
-    reading:
-      raw === null
-        ? null
-        : { value, celsius: 21, raw, scatter: 0, sampleCount: 40, wasSteady: true, driftPerMinute: 0, samples: [] },
+    reading: raw === null ? null : readIn(value, raw, { celsius: 21, scatter: 0 }),
     ...change,
-  }
+  })
 }
 
 const LINE = { slopeUncertainty: 0, offsetUncertainty: 0, reference: 0, residuals: [] }
