@@ -48,3 +48,20 @@ test('pages that were asked for while the server was away come by themselves', a
   await expect(page.getByRole('heading', { name: 'pH electrode Alder-1' })).toBeVisible()
   await expect(page.getByText(/^\+?−?\d+\.\d mV$/).first()).toBeVisible()
 })
+
+test('a page that is broken is not loaded again for ever', async ({ page }) => {
+  const teacher = new Teacher(page)
+  await teacher.signIn()
+  await page.goto('/benches')
+  let asked = 0
+  await page.route('**/build/assets/probes-*.js', (route) => {
+    asked++
+    return route.abort()
+  })
+  await page.getByRole('region', { name: 'Alder' }).getByRole('link', { name: 'pH electrode' }).click()
+  await expect(page.getByRole('alert')).toContainText('Something went wrong on this page.')
+  await page.waitForTimeout(3000)
+  expect(asked).toBeLessThanOrEqual(4)
+  await page.getByRole('link', { name: 'Back to the experiments' }).click()
+  await expect(page.getByRole('heading', { name: 'Experiments' })).toBeVisible()
+})
