@@ -2,10 +2,17 @@
 
 declare(strict_types=1);
 
+use App\Exceptions\Handler;
 use App\Exceptions\Problem;
 use App\Exceptions\Refusal;
+use App\Http\Middleware\TellAwayAtOnce;
 use App\Recorder\BenchRefused;
 use App\Recorder\RecorderUnavailable;
+use App\Storage\AwayMark;
+use App\Storage\Outage;
+use App\Storage\StorageAway;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Debug\ExceptionHandler;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -27,17 +34,25 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // The application is same-origin; nothing answers other sites.
         $middleware->remove(HandleCors::class);
         $middleware->redirectGuestsTo('/sign-in');
+        $middleware->web(prepend: [TellAwayAtOnce::class]);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         // What a person is told about is no fault of the program.
-        $exceptions->dontReport([Refusal::class, CoreException::class, BenchRefused::class, RecorderUnavailable::class]);
+        $exceptions->dontReport([Refusal::class, CoreException::class, BenchRefused::class, RecorderUnavailable::class, StorageAway::class]);
+        // While the database is away every request fails alike; one mistake made by thirty screens is one mistake.
+        $exceptions->throttle(static fn (Throwable $error): Limit => Limit::perMinute(3)->by($error::class.$error->getFile().$error->getLine()));
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
-        $exceptions->render(static fn (Throwable $error, Request $request) => $request->is('api/*')
-            ? Problem::from($error)->toResponse($request)
-            : null);
+        $exceptions->render(static function (Throwable $error, Request $request) {
+            if (Outage::isUnreachable($error)) {
+                app(AwayMark::class)->set();
+            }
+
+            return $request->is('api/*') ? Problem::from($error)->toResponse($request) : null;
+        });
     })
     ->create();
 
+$app->singleton(ExceptionHandler::class, Handler::class);
 $app->useEnvironmentPath($run);
 $app->loadEnvironmentFrom('settings.env');
 $app->useStoragePath($run.'/storage');

@@ -93,5 +93,6 @@ Route::prefix('api')->group(function (): void {
     Route::any('{any}', static fn () => abort(404))->where('any', '.*');
 });
 
-// Every other address is a view of the one page; the address is kept, so a reload or a link comes back to it.
-Route::view('{any}', 'page')->where('any', '.*');
+// Every other address is a view of the one page; the address is kept, so a reload or a link comes back to it. It needs no
+// session: it comes also while the database is away, and then says so.
+Route::view('{any}', 'page')->where('any', '.*')->withoutMiddleware('web');

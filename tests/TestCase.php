@@ -8,6 +8,8 @@ use App\Models\Bench;
 use App\Models\Experiment;
 use App\Models\Probe;
 use App\Models\User;
+use App\Recorder\Link\ToldChannel;
+use App\Recorder\ProbeRegister;
 use App\Recorder\RecorderClient;
 use App\Titration\Protocol;
 use Illuminate\Foundation\Application;
@@ -85,15 +87,18 @@ abstract class TestCase extends FrameworkTestCase
             'name' => $like.' '.Str::random(6), 'link_name' => $like, 'host' => '127.0.0.1',
             'port' => config()->integer('welkion.benches.port'), 'is_simulated' => true,
         ])->refresh();
-        $this->benchIds[] = $bench->id;
 
-        return $bench;
+        return $this->keepForTearDown($bench);
     }
 
     /** A bench on a port where nothing listens: no recorder changes anything about it. */
     protected function silentBenchOf(User $teacher): Bench
     {
-        $bench = $teacher->benches()->create(['name' => 'Silent '.Str::random(6), 'host' => '127.0.0.1', 'port' => 9, 'is_simulated' => false])->refresh();
+        return $this->keepForTearDown($teacher->benches()->create(['name' => 'Silent '.Str::random(6), 'host' => '127.0.0.1', 'port' => 9, 'is_simulated' => false])->refresh());
+    }
+
+    protected function keepForTearDown(Bench $bench): Bench
+    {
         $this->benchIds[] = $bench->id;
 
         return $bench;
@@ -111,6 +116,17 @@ abstract class TestCase extends FrameworkTestCase
         });
 
         return $bench;
+    }
+
+    /**
+     * What the recorder does when a device tells of its channels.
+     *
+     * @param  list<array<string, mixed>>  $told
+     * @return list<int> benches from which a probe was carried here
+     */
+    protected function plugIn(Bench $bench, array $told): array
+    {
+        return ProbeRegister::note($bench, ToldChannel::allIn($told));
     }
 
     protected function probeOf(Bench $bench, string $channel): Probe

@@ -6,11 +6,12 @@ namespace App\Exceptions;
 
 use App\Recorder\BenchRefused;
 use App\Recorder\RecorderUnavailable;
+use App\Storage\Outage;
+use App\Storage\StorageAway;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Contracts\Support\Responsable;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
-use Illuminate\Database\QueryException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Session\TokenMismatchException;
 use Illuminate\Validation\ValidationException;
@@ -43,7 +44,7 @@ final readonly class Problem implements Responsable
             $error instanceof ModelNotFoundException => self::notFound(),
             $error instanceof TokenMismatchException => self::expired(),
             $error instanceof HttpExceptionInterface => self::ofStatus($error->getStatusCode()),
-            $error instanceof QueryException => new self(503, 'storage-away', 'One moment', 'The database does not answer. Nothing stored is lost. Try again in a moment.'),
+            $error instanceof StorageAway, Outage::isBehind($error) => new self(503, 'storage-away', 'One moment', 'The database does not answer. Nothing stored is lost. Try again in a moment.'),
             default => new self(500, 'unexpected', 'Something went wrong', 'Welkion made a mistake; what is stored is safe. Try again, or reload the page.'),
         };
     }

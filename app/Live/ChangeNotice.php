@@ -11,7 +11,7 @@ final readonly class ChangeNotice
 {
     private const WITHIN_S = 0.5;
 
-    public function __construct(private int $publishPort)
+    public function __construct(private string $socket)
     {
     }
 
@@ -19,7 +19,7 @@ final readonly class ChangeNotice
     public function experimentChanged(Experiment|int $experiment): void
     {
         $id = $experiment instanceof Experiment ? $experiment->id : $experiment;
-        $socket = @stream_socket_client("tcp://127.0.0.1:{$this->publishPort}", timeout: self::WITHIN_S);
+        $socket = @stream_socket_client("unix://{$this->socket}", timeout: self::WITHIN_S);
         if ($socket === false) {
             return;
         }

@@ -6,7 +6,10 @@ namespace App\Providers;
 
 use App\Live\ChangeNotice;
 use App\Recorder\RecorderClient;
+use App\Storage\AwayMark;
+use App\Storage\NoSecondTry;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Database\LostConnectionDetector;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -24,12 +27,16 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->singleton(RecorderClient::class, static fn (): RecorderClient => new RecorderClient(
-            config()->integer('welkion.recorder.port'),
+            config()->string('welkion.sockets').'/recorder.sock',
             config()->string('welkion.recorder.token'),
         ));
         $this->app->singleton(ChangeNotice::class, static fn (): ChangeNotice => new ChangeNotice(
-            config()->integer('welkion.live.publish_port'),
+            config()->string('welkion.sockets').'/publish.sock',
         ));
+        if (! $this->app->runningInConsole()) {
+            $this->app->singleton(LostConnectionDetector::class, NoSecondTry::class);
+        }
+        $this->app->singleton(AwayMark::class, static fn (): AwayMark => new AwayMark(storage_path('framework/database-away')));
     }
 
     public function boot(): void

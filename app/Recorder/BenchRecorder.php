@@ -6,13 +6,27 @@ namespace App\Recorder;
 
 use App\Models\Bench;
 use App\Models\Probe;
-use Illuminate\Database\Eloquent\ModelNotFoundException;
-use Illuminate\Database\QueryException;
+use App\Recorder\Keeping\Clerk;
+use App\Recorder\Keeping\ClerkUnable;
+use App\Recorder\Keeping\SampleKeeper;
+use App\Recorder\Link\BenchLink;
+use App\Recorder\Link\DeviceFault;
+use App\Recorder\Link\LinkEars;
+use App\Recorder\Link\Pack;
+use App\Recorder\Link\ToldChannel;
+use App\Recorder\Live\BenchNotes;
+use App\Recorder\Live\LiveFeed;
+use App\Recorder\Live\LivePublisher;
 use Psr\Log\LoggerInterface;
 use React\EventLoop\LoopInterface;
+use React\Promise\PromiseInterface;
 
-/** Records one bench: keeps its channels, feeds its open runs, shows its live values. */
-final class BenchRecorder
+/**
+ * Records one bench: keeps its channels, feeds its open runs, shows its live values.
+ *
+ * Whatever goes wrong here stays here: it is told on the screens of this bench, and the other benches go on.
+ */
+final class BenchRecorder implements LinkEars
 {
     /** A reduced rate must not be a whole part of the mains frequency, or hum would look like rest. */
     private const OFF_MAINS = 0.93;
@@ -29,32 +43,31 @@ final class BenchRecorder
 
     private readonly LiveFeed $live;
 
+    private readonly BenchNotes $notes;
+
     /** @var array<int, ChannelTrack> by probe id */
     private array $tracks = [];
 
     /** @var array<string, Probe> those plugged in, by channel name */
     private array $probes = [];
 
+    /** Counts what was told of plugs, so that an answer about an earlier state is not taken for the newest. */
+    private int $toldCount = 0;
+
     /** @param  \Closure(list<int>): void  $onCarriedAway  benches from which probes were carried here */
     public function __construct(
-        public readonly Bench $bench,
+        public Bench $bench,
         private readonly LoopInterface $loop,
-        BlockStore $store,
+        private readonly Clerk $clerk,
+        SampleKeeper $keeper,
         LivePublisher $publisher,
         private readonly \Closure $onCarriedAway,
         private readonly LoggerInterface $log,
     ) {
-        $this->link = new BenchLink(
-            $loop,
-            "{$bench->host}:{$bench->port}",
-            $bench->link_name,
-            $this->plugged(...),
-            $this->take(...),
-            $this->resumed(...),
-            $this->lost(...),
-        );
-        $this->runs = new RunFeed($store, $this->link);
-        $this->live = new LiveFeed($bench, $loop, $publisher, $this->link);
+        $this->link = new BenchLink($loop, "{$bench->host}:{$bench->port}", $bench->link_name, $this);
+        $this->runs = new RunFeed($keeper, $this->link);
+        $this->notes = new BenchNotes($keeper, $this->link, $this->runs);
+        $this->live = new LiveFeed($bench, $loop, $publisher, $this->link, $this->notes);
         $this->link->open();
     }
 
@@ -72,35 +85,24 @@ final class BenchRecorder
     /**
      * Reads probes, calibrations and open runs again, after something of them changed.
      *
-     * @throws QueryException|\PDOException If MariaDB is away; then everything goes on as it was.
-     * @throws ModelNotFoundException If the bench was removed.
+     * @return PromiseInterface<void> rejected if it could not be; then everything goes on as it was
      */
-    public function reload(): void
+    public function reload(): PromiseInterface
     {
-        $this->bench->refresh();
-        $all = [];
-        $present = [];
-        $tracks = [];
-        foreach ($this->bench->probes()->with('calibration', 'lastZero')->get() as $probe) {
-            $probe->setRelation('bench', $this->bench);
-            $all[$probe->id] = $probe;
-            if ($probe->is_present) {
-                $present[$probe->channel] = $probe;
+        return $this->clerk->ask('state', [$this->bench->id])->then(function (mixed $state): void {
+            if ($state instanceof BenchState) {
+                $this->guarded(fn () => $this->goOnWith($state));
             }
-            $tracks[$probe->id] = $this->tracks[$probe->id] ?? new ChannelTrack($probe->steadyLimits());
-        }
-        $this->runs->findRuns($this->bench, $present, $tracks);
-        foreach ($all as $probe) {
-            $tracks[$probe->id]->judgeBy($probe->steadyLimits());
-        }
-        [$this->probes, $this->tracks] = [$present, $tracks];
-        $this->live->show($all, $tracks);
+        });
     }
 
-    /** Writes what has come since the last time. */
+    /** Hands on what has come since the last time, and shows how it stands. */
     public function flush(): void
     {
-        $this->runs->flush();
+        $this->guarded(function (): void {
+            $this->runs->flush();
+            $this->live->tellNotes();
+        });
     }
 
     /**
@@ -111,7 +113,7 @@ final class BenchRecorder
     public function snapshot(): array
     {
         if (! $this->isConnected()) {
-            return ['problem' => 'The bench is not connected. Check that it is switched on.'];
+            return ['problem' => $this->notes->whyAside() ?? 'The bench is not connected. Check that it is switched on.'];
         }
         $probes = [];
         foreach ($this->probes as $probe) {
@@ -132,6 +134,12 @@ final class BenchRecorder
         return ['received' => array_sum(array_column($counts, 'received')), 'missed' => array_sum(array_column($counts, 'missed'))];
     }
 
+    /** Why its device was set aside; null if it is in order. */
+    public function whyAside(): ?string
+    {
+        return $this->notes->whyAside();
+    }
+
     /** A reading was taken, or hands did something: judge steadiness afresh. */
     public function restartWindows(): void
     {
@@ -147,7 +155,8 @@ final class BenchRecorder
      */
     public function act(array $details, \Closure $then): void
     {
-        $this->link->ask(['do' => 'act'] + $details, function (array $answer) use ($details, $then): void {
+        // What to do and the number of the question are ours to say.
+        $this->link->ask(['do' => 'act'] + array_diff_key($details, ['do' => true, 'id' => true]), function (array $answer) use ($details, $then): void {
             if (is_array($answer['world'] ?? null)) {
                 $this->live->see($answer['world']);
                 if (($details['act'] ?? null) === 'speed') {
@@ -167,44 +176,118 @@ final class BenchRecorder
         $this->link->ask(['do' => 'tell'], $then);
     }
 
-    /** @param  array<array-key, mixed>  $told */
-    private function plugged(array $told, bool $isGreeting): void
+    public function plugged(array $channels, mixed $world, bool $isGreeting): void
     {
-        try {
-            $this->note($told, $isGreeting);
-        } catch (ModelNotFoundException) {
-            // The bench was removed a moment ago.
-            $this->link->close();
-        } catch (QueryException|\PDOException $failure) {
-            $this->log->warning('MariaDB is away; what is plugged in is written down when it is back.', ['reason' => $failure->getMessage()]);
-            $this->loop->addTimer(self::NOTE_AGAIN_S, fn () => $this->plugged($told, $isGreeting));
+        $this->live->see($world);
+        if ($isGreeting) {
+            foreach ($this->probes as $probe) {
+                if (! $this->runs->isRecording($probe)) {
+                    $this->tracks[$probe->id]->beginAgain();
+                }
+            }
+        }
+        $this->toldCount++;
+        $this->writeDown($channels, $isGreeting, $this->toldCount);
+    }
+
+    public function take(Pack $pack): void
+    {
+        $probe = $this->probes[$pack->channel] ?? null;
+        if ($probe === null) {
+            return;
+        }
+        $track = $this->tracks[$probe->id];
+        if ($this->runs->take($probe, $track, $pack)) {
+            $this->notes->clockSteppedBack($track->takeStepBack(), microtime(true));
+            $this->live->publishSoon($pack->madeAt);
         }
     }
 
-    /** @param  array<array-key, mixed>  $told */
-    private function note(array $told, bool $isGreeting): void
+    public function resumed(string $channel): void
     {
-        $this->live->see($told['world'] ?? null);
+        $probe = $this->probes[$channel] ?? null;
+        if ($probe !== null) {
+            $this->runs->answered($probe);
+        }
+    }
+
+    public function lost(): void
+    {
+        $this->live->publish();
+    }
+
+    public function setAside(string $why): void
+    {
+        $this->log->warning("The device of bench {$this->bench->id} was set aside: {$why}");
+    }
+
+    public function failed(\Throwable $failure): void
+    {
+        $this->log->error("Something of bench {$this->bench->id} could not be worked with: {$failure->getMessage()}", ['exception' => $failure]);
+    }
+
+    /** @param  list<ToldChannel>  $channels */
+    private function writeDown(array $channels, bool $isGreeting, int $number): void
+    {
+        $this->clerk->ask('note', [$this->bench->id, $channels])->then(
+            function (mixed $noted) use ($isGreeting, $number): void {
+                if ($number === $this->toldCount && is_array($noted) && ($noted['state'] ?? null) instanceof BenchState) {
+                    $this->guarded(fn () => $this->goOnPlugged($noted['state'], $isGreeting));
+                }
+                $left = is_array($noted) && is_array($noted['left'] ?? null) ? array_values(array_filter($noted['left'], is_int(...))) : [];
+                if ($left !== []) {
+                    ($this->onCarriedAway)($left);
+                }
+            },
+            function (\Throwable $failure) use ($channels, $isGreeting, $number): void {
+                if ($failure instanceof ClerkUnable && $failure->isAway) {
+                    $this->loop->addTimer(self::NOTE_AGAIN_S, function () use ($channels, $isGreeting, $number): void {
+                        if ($number === $this->toldCount) {
+                            $this->writeDown($channels, $isGreeting, $number);
+                        }
+                    });
+                } else {
+                    $this->failed($failure);
+                    $this->link->setAside('What it told of its channels could not be written down; the log of the recorder says more.');
+                }
+            },
+        );
+    }
+
+    private function goOnPlugged(BenchState $state, bool $isGreeting): void
+    {
         $before = array_map(static fn (Probe $p): int => $p->id, $this->probes);
-        $left = ProbeRegister::note($this->bench, is_array($told['channels'] ?? null) ? $told['channels'] : []);
-        $this->reload();
+        $this->goOnWith($state);
         foreach ($this->probes as $probe) {
             if ($isGreeting && $this->runs->isRecording($probe)) {
                 // What a run has missed comes first; the stream goes on from there.
                 $this->runs->askForMissed($probe, $this->tracks[$probe->id]);
-            } elseif ($isGreeting || ! in_array($probe->id, $before, true)) {
+            } elseif (! in_array($probe->id, $before, true)) {
                 $this->tracks[$probe->id]->beginAgain();
             }
         }
         $this->streamAll();
-        if ($left !== []) {
-            ($this->onCarriedAway)($left);
-        }
     }
 
-    private function lost(): void
+    private function goOnWith(BenchState $state): void
     {
-        $this->live->publish();
+        $this->bench = $state->bench;
+        $all = [];
+        $present = [];
+        $tracks = [];
+        foreach ($this->bench->probes as $probe) {
+            $probe->setRelation('bench', $this->bench);
+            $all[$probe->id] = $probe;
+            $tracks[$probe->id] = $this->tracks[$probe->id] ?? new ChannelTrack($probe->steadyLimits());
+            $tracks[$probe->id]->judgeBy($probe->steadyLimits());
+            if ($probe->is_present) {
+                $present[$probe->channel] = $probe;
+            }
+        }
+        $plugged = array_intersect_key($tracks, array_flip(array_map(static fn (Probe $p): int => $p->id, array_values($present))));
+        $this->runs->record($state->openChannels, $plugged);
+        [$this->probes, $this->tracks] = [$present, $tracks];
+        $this->live->show($all, $tracks);
     }
 
     private function streamAll(): void
@@ -216,23 +299,16 @@ final class BenchRecorder
         }
     }
 
-    private function resumed(string $channel): void
+    /** @param  \Closure(): void  $do */
+    private function guarded(\Closure $do): void
     {
-        $probe = $this->probes[$channel] ?? null;
-        if ($probe === null) {
-            return;
-        }
-        $this->runs->answered($probe);
-    }
-
-    private function take(Pack $pack): void
-    {
-        $probe = $this->probes[$pack->channel] ?? null;
-        if ($probe === null) {
-            return;
-        }
-        if ($this->runs->take($probe, $this->tracks[$probe->id], $pack)) {
-            $this->live->publishSoon($pack->madeAt);
+        try {
+            $do();
+        } catch (DeviceFault $fault) {
+            $this->link->setAside($fault->getMessage());
+        } catch (\Throwable $failure) {
+            $this->failed($failure);
+            $this->link->setAside('Something that is stored for this bench could not be worked with, and that is a mistake of Welkion; the log of the recorder says more.');
         }
     }
 }

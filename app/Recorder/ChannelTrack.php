@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Recorder;
 
+use App\Recorder\Link\DeviceFault;
+use App\Recorder\Link\Sample;
 use Welkion\Core\Fitting\StraightLine;
 use Welkion\Core\Series\Steadiness;
 use Welkion\Core\Series\SteadyLimits;
@@ -29,9 +31,18 @@ final class ChannelTrack
 
     private const MOST_RECENT = 64;
 
-    private readonly SampleTail $past;
+    /** A clock that is put right goes back by more than this; less is a reading that came a little late. */
+    private const STEP_BACK_S = 1.0;
 
-    private readonly SampleTail $window;
+    /** A gap in the numbers larger than a device keeps (two minutes at a million a second) is a new beginning, no loss. */
+    private const LARGEST_GAP = 120_000_000;
+
+    /** So many readings with old numbers and new times are no repetition: the device has begun to count anew. */
+    private const COUNTED_ANEW = 20;
+
+    private SampleTail $past;
+
+    private SampleTail $window;
 
     /** @var list<float> values since the last look, for a trace that shows every beat */
     private array $recent = [];
@@ -50,10 +61,13 @@ final class ChannelTrack
 
     private int $missedCount = 0;
 
+    private int $repeatedCount = 0;
+
+    private float $steppedBackS = 0.0;
+
     public function __construct(private SteadyLimits $limits)
     {
-        $this->past = new SampleTail(self::KEPT_S);
-        $this->window = new SampleTail(self::LONGEST_WINDOW_S);
+        $this->forgetPast();
     }
 
     /** Other limits of rest, as set for its bench. */
@@ -92,21 +106,25 @@ final class ChannelTrack
      *
      * @param  list<Sample>  $samples
      * @return list<Sample> those not seen before, in order
+     *
+     * @throws DeviceFault If the device has begun to number its readings anew, below what it had reached.
      */
     public function take(array $samples): array
     {
         $new = [];
         foreach ($samples as $sample) {
-            if ($sample->seq > $this->lastSeq) {
-                $this->missedCount += $this->lastSeq === 0 ? 0 : $sample->seq - $this->lastSeq - 1;
-                $this->lastSeq = $sample->seq;
-                $this->window->add($sample->time, $sample->value);
-                if ($sample->time - ($this->past->latestTime() ?? -INF) >= self::THINNED_S) {
-                    $this->past->add($sample->time, $sample->value);
-                }
-                $this->recent[] = $sample->value;
-                $new[] = $sample;
+            if ($sample->seq <= $this->lastSeq) {
+                $this->passOver($sample);
+
+                continue;
             }
+            $gap = $this->lastSeq === 0 ? 0 : $sample->seq - $this->lastSeq - 1;
+            $this->missedCount += $gap > self::LARGEST_GAP ? 0 : $gap;
+            $this->lastSeq = $sample->seq;
+            $this->repeatedCount = 0;
+            $this->add($sample);
+            $this->recent[] = $sample->value;
+            $new[] = $sample;
         }
         $this->receivedCount += count($new);
         if (count($this->recent) > self::MOST_RECENT) {
@@ -114,6 +132,15 @@ final class ChannelTrack
         }
 
         return $new;
+    }
+
+    /** How far the clock of the bench went back since this was asked last, in s; 0 if it did not. */
+    public function takeStepBack(): float
+    {
+        $step = $this->steppedBackS;
+        $this->steppedBackS = 0.0;
+
+        return $step;
     }
 
     /** Hands have changed something: only what comes from now on says whether it is steady. */
@@ -181,5 +208,39 @@ final class ChannelTrack
     public function steadyFor(): float
     {
         return $this->steadySince === null ? 0.0 : ($this->latestTime() ?? 0.0) - $this->steadySince + $this->limits->windowS;
+    }
+
+    private function add(Sample $sample): void
+    {
+        $back = ($this->latestTime() ?? -INF) - $sample->time;
+        if ($back > self::STEP_BACK_S) {
+            // What came before lies in the future of this clock: the readings go on as a segment of their own.
+            $this->steppedBackS = $back;
+            $this->forgetPast();
+            $this->windowFrom = -INF;
+            $this->steadySince = null;
+            $this->judged = null;
+        }
+        $time = max($sample->time, $this->latestTime() ?? -INF);
+        $this->window->add($time, $sample->value);
+        if ($time - ($this->past->latestTime() ?? -INF) >= self::THINNED_S) {
+            $this->past->add($time, $sample->value);
+        }
+    }
+
+    private function forgetPast(): void
+    {
+        $this->past = new SampleTail(self::KEPT_S);
+        $this->window = new SampleTail(self::LONGEST_WINDOW_S);
+    }
+
+    /** What was missed comes again together with what streamed in meanwhile; but then its time is old, too. */
+    private function passOver(Sample $sample): void
+    {
+        $this->repeatedCount = $sample->time > ($this->latestTime() ?? INF) ? $this->repeatedCount + 1 : 0;
+        if ($this->repeatedCount >= self::COUNTED_ANEW) {
+            throw DeviceFault::because("numbers its readings from {$sample->seq} again, though it had reached {$this->lastSeq}; "
+                .'after a restart a device must begin higher than ever before');
+        }
     }
 }

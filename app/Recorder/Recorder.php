@@ -5,25 +5,34 @@ declare(strict_types=1);
 namespace App\Recorder;
 
 use App\Models\Bench;
-use Illuminate\Database\Eloquent\ModelNotFoundException;
-use Illuminate\Database\QueryException;
+use App\Recorder\Keeping\Clerk;
+use App\Recorder\Keeping\SampleKeeper;
+use App\Recorder\Live\LivePublisher;
 use Psr\Log\LoggerInterface;
 use React\EventLoop\LoopInterface;
+use React\Promise\PromiseInterface;
 
 /** The long-running recorder: one BenchRecorder for each bench, and the answers it owes to the web application. */
 final class Recorder
 {
-    /** Samples wait at most this long before they are in MariaDB. */
+    /** Samples wait at most this long before they are handed to MariaDB. */
     private const FLUSH_EACH_S = 0.4;
 
     private const LOOK_FOR_BENCHES_EACH_S = 5.0;
 
+    /** When it is asked to end, it waits so long for MariaDB; what is not in it then goes to disk. */
+    private const END_WITHIN_S = 2.0;
+
     /** @var array<int, BenchRecorder> by bench id */
     private array $benches = [];
 
+    /** @var PromiseInterface<void>|null */
+    private ?PromiseInterface $looking = null;
+
     public function __construct(
         private readonly LoopInterface $loop,
-        private readonly BlockStore $store,
+        private readonly Clerk $clerk,
+        private readonly SampleKeeper $keeper,
         private readonly LivePublisher $publisher,
         private readonly LoggerInterface $log,
     ) {
@@ -31,6 +40,7 @@ final class Recorder
 
     public function start(): void
     {
+        $this->clerk->start();
         $this->findBenches();
         $this->loop->addPeriodicTimer(self::LOOK_FOR_BENCHES_EACH_S, $this->findBenches(...));
         $this->loop->addPeriodicTimer(self::FLUSH_EACH_S, $this->flush(...));
@@ -41,7 +51,16 @@ final class Recorder
         foreach ($this->benches as $bench) {
             $bench->close();
         }
-        $this->loop->stop();
+        $deadline = microtime(true) + self::END_WITHIN_S;
+        $this->loop->addPeriodicTimer(0.02, function () use ($deadline): void {
+            $now = microtime(true);
+            $this->keeper->tend($now);
+            if ($this->keeper->isDone() || $now > $deadline) {
+                $this->keeper->close($now);
+                $this->clerk->close();
+                $this->loop->stop();
+            }
+        });
     }
 
     /**
@@ -52,35 +71,65 @@ final class Recorder
      */
     public function answer(array $question, \Closure $answer): void
     {
-        $ask = $question['ask'] ?? null;
-        if ($ask === 'health') {
-            $answer(['benches' => array_map(
-                static fn (BenchRecorder $b): array => ['name' => $b->bench->name, 'isConnected' => $b->isConnected()] + $b->counts(),
+        if (($question['ask'] ?? null) === 'health') {
+            $answer(['memory' => memory_get_usage(), 'benches' => array_map(
+                static fn (BenchRecorder $b): array => [
+                    'id' => $b->bench->id, 'name' => $b->bench->name, 'isConnected' => $b->isConnected(), 'aside' => $b->whyAside(),
+                ] + $b->counts(),
                 array_values($this->benches),
             )]);
 
             return;
         }
         $id = is_int($question['bench'] ?? null) ? $question['bench'] : 0;
-        if (! isset($this->benches[$id])) {
-            $this->findBenches();
-        }
-        $bench = $this->benches[$id] ?? null;
-        if ($bench === null) {
-            $answer(['problem' => 'The recorder does not know this bench yet. Try again in a moment.']);
+        if (isset($this->benches[$id])) {
+            $this->answerFor($this->benches[$id], $question, $answer);
 
             return;
         }
+        // Just made, perhaps.
+        $this->findBenches()->then(function () use ($id, $question, $answer): void {
+            if (isset($this->benches[$id])) {
+                $this->answerFor($this->benches[$id], $question, $answer);
+            } else {
+                $answer(['problem' => 'The recorder does not know this bench yet. Try again in a moment.']);
+            }
+        });
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $question
+     * @param  \Closure(array<array-key, mixed>): void  $answer
+     */
+    private function answerFor(BenchRecorder $bench, array $question, \Closure $answer): void
+    {
         /** @var array<string, mixed> $details */
         $details = is_array($question['details'] ?? null) ? $question['details'] : [];
-        match ($ask) {
-            'snapshot' => $answer($bench->snapshot()),
-            'reload' => $answer($this->reloaded($bench)),
-            'restart-windows' => $answer($this->restarted($bench)),
-            'act' => $bench->act($details, $answer),
-            'truth' => $bench->truth($answer),
-            default => $answer(['problem' => 'The recorder does not understand this question.']),
-        };
+        try {
+            match ($question['ask'] ?? null) {
+                'snapshot' => $answer($bench->snapshot()),
+                'reload' => $this->reload($bench, $answer),
+                'restart-windows' => $answer($this->restarted($bench)),
+                'act' => $bench->act($details, $answer),
+                'truth' => $bench->truth($answer),
+                default => $answer(['problem' => 'The recorder does not understand this question.']),
+            };
+        } catch (\Throwable $failure) {
+            $bench->failed($failure);
+            $answer(['problem' => 'The recorder could not do this for the bench; its log says more. The other benches go on.']);
+        }
+    }
+
+    /** @param  \Closure(array<array-key, mixed>): void  $answer */
+    private function reload(BenchRecorder $bench, \Closure $answer): void
+    {
+        $bench->reload()->then(
+            static fn () => $answer(['ok' => true]),
+            function (\Throwable $failure) use ($bench, $answer): void {
+                $this->log->warning("Bench {$bench->bench->id} could not be read again.", ['reason' => $failure->getMessage()]);
+                $answer(['problem' => 'The recorder could not read this bench again. Try again in a moment.']);
+            },
+        );
     }
 
     /** @param  list<int>  $ids */
@@ -88,23 +137,9 @@ final class Recorder
     {
         foreach ($ids as $id) {
             if (isset($this->benches[$id])) {
-                $this->reloaded($this->benches[$id]);
+                $this->reload($this->benches[$id], static fn () => null);
             }
         }
-    }
-
-    /** @return array<string, mixed> */
-    private function reloaded(BenchRecorder $bench): array
-    {
-        try {
-            $bench->reload();
-        } catch (QueryException|\PDOException|ModelNotFoundException $failure) {
-            $this->log->warning('A bench could not be read again.', ['bench' => $bench->bench->name, 'reason' => $failure->getMessage()]);
-
-            return ['problem' => 'The recorder could not read this bench again. Try again in a moment.'];
-        }
-
-        return ['ok' => true];
     }
 
     /** @return array<string, mixed> */
@@ -115,19 +150,38 @@ final class Recorder
         return ['ok' => true];
     }
 
-    private function findBenches(): void
+    /** @return PromiseInterface<void> resolved when it has been looked, whatever was found */
+    private function findBenches(): PromiseInterface
     {
-        try {
-            $benches = Bench::query()->get()->keyBy('id');
-            foreach ($benches as $bench) {
-                $this->benches[$bench->id] ??= new BenchRecorder($bench, $this->loop, $this->store, $this->publisher, $this->reloadAll(...), $this->log);
-            }
-            foreach (array_diff_key($this->benches, $benches->all()) as $id => $gone) {
-                $gone->close();
-                unset($this->benches[$id]);
-            }
-        } catch (QueryException|\PDOException $failure) {
-            $this->log->warning('The list of benches could not be read; trying again.', ['reason' => $failure->getMessage()]);
+        return $this->looking ??= $this->clerk->ask('benches', [])->then(
+            function (mixed $benches): void {
+                $this->looking = null;
+                $this->listenTo(array_values(array_filter(is_array($benches) ? $benches : [], static fn (mixed $b): bool => $b instanceof Bench)));
+            },
+            function (\Throwable $failure): void {
+                $this->looking = null;
+                $this->log->warning('The list of benches could not be read; trying again.', ['reason' => $failure->getMessage()]);
+                // At the start nothing goes without it.
+                if ($this->benches === []) {
+                    $this->loop->addTimer(self::FLUSH_EACH_S, $this->findBenches(...));
+                }
+            },
+        );
+    }
+
+    /** @param  list<Bench>  $benches */
+    private function listenTo(array $benches): void
+    {
+        $ids = [];
+        foreach ($benches as $bench) {
+            $ids[$bench->id] = true;
+            $this->benches[$bench->id] ??= new BenchRecorder(
+                $bench, $this->loop, $this->clerk, $this->keeper, $this->publisher, $this->reloadAll(...), $this->log,
+            );
+        }
+        foreach (array_diff_key($this->benches, $ids) as $id => $gone) {
+            $gone->close();
+            unset($this->benches[$id]);
         }
     }
 
@@ -136,5 +190,8 @@ final class Recorder
         foreach ($this->benches as $bench) {
             $bench->flush();
         }
+        $now = microtime(true);
+        $this->keeper->tend($now);
+        $this->clerk->tend($now);
     }
 }

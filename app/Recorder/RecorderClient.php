@@ -13,7 +13,7 @@ final class RecorderClient
 
     private const ANSWER_WITHIN_S = 4.0;
 
-    public function __construct(private readonly int $port, private readonly string $token)
+    public function __construct(private readonly string $socket, private readonly string $token)
     {
     }
 
@@ -25,7 +25,7 @@ final class RecorderClient
      */
     public function ask(string $ask, ?Bench $bench = null, array $details = []): array
     {
-        $socket = @stream_socket_client("tcp://127.0.0.1:{$this->port}", timeout: self::CONNECT_WITHIN_S);
+        $socket = @stream_socket_client("unix://{$this->socket}", timeout: self::CONNECT_WITHIN_S);
         if ($socket === false) {
             throw RecorderUnavailable::notReached();
         }

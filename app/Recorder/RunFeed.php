@@ -4,15 +4,20 @@ declare(strict_types=1);
 
 namespace App\Recorder;
 
-use App\Models\Bench;
-use App\Models\Experiment;
 use App\Models\Probe;
-use App\Models\Run;
-use App\Models\RunChannel;
+use App\Recorder\Keeping\Block;
+use App\Recorder\Keeping\SampleKeeper;
+use App\Recorder\Link\BenchLink;
+use App\Recorder\Link\DeviceFault;
+use App\Recorder\Link\Pack;
+use App\Recorder\Link\Sample;
 
 /** Fills the blocks of the open runs of one bench, and asks for what they missed while the line was down. */
 final class RunFeed
 {
+    /** A device that does not say what was missed, though it was asked, has nothing to say. */
+    private const ANSWER_WITHIN_S = 5.0;
+
     /** @var array<int, list<int>> ids of run channels being recorded, by probe id */
     private array $recording = [];
 
@@ -27,31 +32,36 @@ final class RunFeed
      */
     private array $resuming = [];
 
-    public function __construct(private readonly BlockStore $store, private readonly BenchLink $link)
+    /** @var array<int, float> when they were asked for, wall clock in s, by probe id */
+    private array $askedAt = [];
+
+    public function __construct(private readonly SampleKeeper $keeper, private readonly BenchLink $link)
     {
     }
 
     /**
-     * Finds the open runs. A run is recorded only from its own bench, wherever its probes are carried meanwhile.
+     * From now on these runs are recorded. A run is recorded only from its own bench, wherever its probes are carried
+     * meanwhile.
      *
-     * @param  array<string, Probe>  $probes  those plugged in
-     * @param  array<int, ChannelTrack>  $tracks  by probe id
+     * @param  list<array{id: int, probeId: int, lastSeq: int}>  $openChannels
+     * @param  array<int, ChannelTrack>  $tracks  of the probes plugged in, by probe id
      */
-    public function findRuns(Bench $bench, array $probes, array $tracks): void
+    public function record(array $openChannels, array $tracks): void
     {
         $this->flush();
-        $here = Experiment::query()->where('bench_id', $bench->id)->select('id');
-        $channels = RunChannel::query()
-            ->whereIn('probe_id', array_map(static fn (Probe $p): int => $p->id, array_values($probes)))
-            ->whereIn('run_id', Run::query()->where('state', Run::OPEN)->whereIn('experiment_id', $here)->select('id'))
-            ->get();
-        $recording = [];
-        foreach ($channels as $channel) {
-            $recording[$channel->probe_id][] = $channel->id;
-            $tracks[$channel->probe_id]->continueAfter($this->store->lastSeq($channel->id));
+        $this->recording = [];
+        foreach ($openChannels as ['id' => $id, 'probeId' => $probeId, 'lastSeq' => $lastSeq]) {
+            if (isset($tracks[$probeId])) {
+                $this->recording[$probeId][] = $id;
+                $tracks[$probeId]->continueAfter(max($lastSeq, $this->keeper->lastSeq($id)));
+            }
         }
-        // Only now that all of it could be read: until then what was being recorded goes on.
-        $this->recording = $recording;
+    }
+
+    /** @return list<int> run channels being recorded */
+    public function channels(): array
+    {
+        return array_merge([], ...array_values($this->recording));
     }
 
     public function isRecording(Probe $probe): bool
@@ -63,6 +73,8 @@ final class RunFeed
      * Takes a pack into track and runs, unless it overtakes what was missed before it.
      *
      * @return bool whether it was taken
+     *
+     * @throws DeviceFault If its numbers cannot be.
      */
     public function take(Probe $probe, ChannelTrack $track, Pack $pack): bool
     {
@@ -70,14 +82,15 @@ final class RunFeed
         if (! isset($this->resuming[$probe->id]) && $isMissing && $this->isRecording($probe)) {
             $this->askForMissed($probe, $track);
         }
-        if (($this->resuming[$probe->id] ?? null) === 'answer') {
+        if (($this->resuming[$probe->id] ?? null) === 'answer' && microtime(true) - $this->askedAt[$probe->id] < self::ANSWER_WITHIN_S) {
             return false;
         }
         unset($this->resuming[$probe->id]);
         $new = $track->take($pack->samples);
         foreach ($this->recording[$probe->id] ?? [] as $runChannelId) {
-            $this->pending[$runChannelId] ??= [];
-            array_push($this->pending[$runChannelId], ...$new);
+            foreach ($new as $sample) {
+                $this->pending[$runChannelId][] = $sample;
+            }
         }
 
         return true;
@@ -86,6 +99,7 @@ final class RunFeed
     public function askForMissed(Probe $probe, ChannelTrack $track): void
     {
         $this->resuming[$probe->id] = 'answer';
+        $this->askedAt[$probe->id] = microtime(true);
         $this->link->say(['do' => 'resume', 'channel' => $probe->channel, 'after' => $track->lastSeq()]);
     }
 
@@ -95,7 +109,7 @@ final class RunFeed
         $this->resuming[$probe->id] = 'pack';
     }
 
-    /** Writes what has come since the last time. */
+    /** Hands on what has come since the last time. */
     public function flush(): void
     {
         $blocks = [];
@@ -103,6 +117,6 @@ final class RunFeed
             array_push($blocks, ...Block::cut($runChannelId, $samples));
         }
         $this->pending = [];
-        $this->store->append($blocks);
+        $this->keeper->append($blocks, microtime(true));
     }
 }

@@ -7,6 +7,7 @@ namespace Database\Seeders;
 use App\Models\Bench;
 use App\Models\Probe;
 use App\Models\User;
+use App\Recorder\Link\ToldChannel;
 use App\Recorder\ProbeRegister;
 use Illuminate\Database\Seeder;
 use Random\Engine\Mt19937;
@@ -57,7 +58,7 @@ final class DatabaseSeeder extends Seeder
             'name' => $world->name(), 'link_name' => $world->name(), 'host' => '127.0.0.1',
             'port' => config()->integer('welkion.benches.port'), 'is_simulated' => true,
         ])->refresh();
-        ProbeRegister::note($bench, array_map(static fn (ChannelDescription $c): array => $c->jsonSerialize(), $world->channels()));
+        ProbeRegister::note($bench, ToldChannel::allIn(array_map(static fn (ChannelDescription $c): array => $c->jsonSerialize(), $world->channels())));
 
         return $bench;
     }

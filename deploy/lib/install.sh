@@ -42,9 +42,10 @@ front_end_sources() { find resources package-lock.json vite.config.ts docs/opena
 build_front_end() {
     local sources
     mapfile -t sources < <(front_end_sources)
-    is_made_from public/build/.made-from "${sources[@]}" && [ -f public/build/manifest.json ] && return 0
+    # Remembered outside of public/, where everything is served.
+    is_made_from var/front-end.made-from "${sources[@]}" && [ -f public/build/manifest.json ] && return 0
     step "Building the front end" build npm run build
-    remember public/build/.made-from "${sources[@]}"
+    remember var/front-end.made-from "${sources[@]}"
 }
 
 install_to_run() {

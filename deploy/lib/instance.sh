@@ -5,6 +5,7 @@
 
 MIN_FREE_MB=300
 HEALTHY_WITHIN_S=60
+LOGS_KEPT_DAYS=30
 
 instance_open() {
     INSTANCE=$1
@@ -12,18 +13,23 @@ instance_open() {
     local base=$2
     HTTP_PORT=${WELKION_HTTP_PORT:-$base}
     DB_PORT=${WELKION_DB_PORT:-$((base + 1))}
-    FPM_PORT=${WELKION_FPM_PORT:-$((base + 2))}
-    RECORDER_PORT=${WELKION_RECORDER_PORT:-$((base + 3))}
-    BENCH_PORT=${WELKION_BENCH_PORT:-$((base + 4))}
-    PUBLISH_PORT=${WELKION_PUBLISH_PORT:-$((base + 5))}
+    BENCH_PORT=${WELKION_BENCH_PORT:-$((base + 2))}
     BENCH_SPEED=${WELKION_BENCH_SPEED:-10}
     ADDRESS="http://127.0.0.1:$HTTP_PORT"
 
     umask 077
+    require_plain_path
     mkdir -p "$WELKION_VAR" 2>/dev/null || fail "the folder var/$INSTANCE cannot be written. Give this account the right to write in the checkout."
     [ -w "$WELKION_VAR" ] || fail "the folder var/$INSTANCE cannot be written. Give this account the right to write in it."
     require_disk
     mkdir -p "$WELKION_VAR"/{log,run,tmp/nginx,storage/{app,framework/{cache/data,sessions,views},logs}}
+}
+
+# Four programs read the path from their settings, and no way of quoting suits all of them.
+require_plain_path() {
+    local hard='["'\''$\\;#%@]'
+    [[ $WELKION_ROOT =~ $hard || $WELKION_ROOT == *$'\n'* ]] || return 0
+    fail "the path of this folder holds a character that the servers' settings cannot hold (one of \" ' \$ \\ ; # % @). Move it, or rename the folder: $WELKION_ROOT"
 }
 
 require_disk() {
@@ -43,7 +49,7 @@ port_is_open() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
 require_free_ports() {
     local name port
-    for name in HTTP DB FPM RECORDER BENCH PUBLISH; do
+    for name in HTTP DB BENCH; do
         port=${name}_PORT
         port_is_open "${!port}" && fail "port ${!port} is used by another program. Choose another with WELKION_${name}_PORT, or move all of them with WELKION_PORT."
     done
@@ -81,30 +87,36 @@ SESSION_COOKIE=welkion_$HTTP_PORT
 SESSION_LIFETIME=720
 CACHE_STORE=file
 QUEUE_CONNECTION=sync
-WELKION_RECORDER_PORT=$RECORDER_PORT
-WELKION_PUBLISH_PORT=$PUBLISH_PORT
+WELKION_SOCKETS=$SOCKETS
 WELKION_BENCH_PORT=$BENCH_PORT
 SETTINGS
     } >"$WELKION_VAR/settings.env"
 }
 
+# Between its own processes a copy speaks over sockets in a folder that only this account may enter. A Unix socket path
+# may have 107 bytes, which a deep checkout exceeds; so the folder lies apart, and a link in the copy says where.
+make_socket_folder() {
+    remove_socket_folder
+    SOCKETS=$(mktemp -d /tmp/welkion.XXXXXX)
+    ln -sfn "$SOCKETS" "$WELKION_VAR/run/sockets"
+}
+
+# That of a run that was killed, too.
+remove_socket_folder() {
+    local folder
+    folder=$(readlink "$WELKION_VAR/run/sockets" 2>/dev/null) || return 0
+    [[ $folder =~ ^/tmp/welkion\.[A-Za-z0-9]{6}$ ]] && [ -O "$folder" ] && rm -rf "$folder"
+    rm -f "$WELKION_VAR/run/sockets"
+}
+
 fill_templates() {
-    local template target password account
-    password=$(sed -n 's/^DB_PASSWORD=//p' "$WELKION_VAR/secrets.env")
-    account=$(id -un)
-    # A Unix socket path may have 107 bytes, which a deep checkout exceeds; so MariaDB's lies in a short folder of its own.
-    SOCKET_DIR=$(mktemp -d /tmp/welkion.XXXXXX)
-    for template in "$WELKION_ROOT"/deploy/templates/*; do
-        target="$WELKION_VAR/$(basename "$template")"
-        sed -e "s|@ROOT@|$WELKION_ROOT|g" -e "s|@VAR@|$WELKION_VAR|g" -e "s|@ACCOUNT@|$account|g" \
-            -e "s|@GROUP@|$(id -gn)|g" -e "s|@SOCKET_DIR@|$SOCKET_DIR|g" -e "s|@DB_PASSWORD@|$password|g" \
-            -e "s|@HTTP_PORT@|$HTTP_PORT|g" -e "s|@DB_PORT@|$DB_PORT|g" -e "s|@FPM_PORT@|$FPM_PORT|g" \
-            -e "s|@RECORDER_PORT@|$RECORDER_PORT|g" -e "s|@BENCH_PORT@|$BENCH_PORT|g" \
-            -e "s|@PUBLISH_PORT@|$PUBLISH_PORT|g" -e "s|@BENCH_SPEED@|$BENCH_SPEED|g" \
-            -e "s|@FPM@|$(command -v php-fpm8.2)|g" -e "s|@NGINX@|$(command -v nginx || echo /usr/sbin/nginx)|g" \
-            -e "s|@MARIADBD@|$(command -v mariadbd || echo /usr/sbin/mariadbd)|g" -e "s|@PHP@|$(command -v php8.2)|g" \
-            "$template" >"$target"
-    done
+    FILL_ROOT=$WELKION_ROOT FILL_VAR=$WELKION_VAR FILL_SOCKETS=$SOCKETS FILL_ACCOUNT=$(id -un) FILL_GROUP=$(id -gn) \
+        FILL_HTTP_PORT=$HTTP_PORT FILL_DB_PORT=$DB_PORT FILL_BENCH_PORT=$BENCH_PORT FILL_BENCH_SPEED=$BENCH_SPEED \
+        FILL_DB_PASSWORD=$(sed -n 's/^DB_PASSWORD=//p' "$WELKION_VAR/secrets.env") \
+        FILL_FPM=$(command -v php-fpm8.2) FILL_PHP=$(command -v php8.2) \
+        FILL_NGINX=$(command -v nginx || echo /usr/sbin/nginx) FILL_MARIADBD=$(command -v mariadbd || echo /usr/sbin/mariadbd) \
+        php deploy/fill.php "$WELKION_ROOT/deploy/templates" "$WELKION_VAR" \
+        || instance_fail "the settings of the servers could not be written to var/$INSTANCE."
 }
 
 make_database() {
@@ -116,30 +128,81 @@ make_database() {
 
 instance_start() {
     require_free_ports
+    make_socket_folder
     write_settings
     make_database
     fill_templates
-    setsid setpriv --pdeathsig TERM supervisord -n -c "$WELKION_VAR/supervisord.conf" >"$WELKION_VAR/log/supervisord.out" 2>&1 &
-    SUPERVISOR_PID=$!
-
-    wait_until "MariaDB" mariadb "port_is_open $DB_PORT"
-    php artisan migrate --force >"$WELKION_VAR/log/migrate.log" 2>&1 \
-        || instance_fail "the database could not be brought up to date; see var/$INSTANCE/log/migrate.log."
+    remove_old_logs
+    supervise
+    wait_until "MariaDB" mariadb port_is_open "$DB_PORT"
+    php artisan welkion:upgrade >"$WELKION_VAR/log/migrate.log" 2>&1 \
+        || instance_fail "$(upgrade_refusal)"
+    say_upgrade
     if [ ! -f "$WELKION_VAR/seeded" ]; then
         php artisan db:seed --force >"$WELKION_VAR/log/seed.log" 2>&1 \
             || instance_fail "the demo data could not be filled in; see var/$INSTANCE/log/seed.log."
         touch "$WELKION_VAR/seeded"
     fi
-    wait_until "the web server" nginx "curl -fsS -o /dev/null $ADDRESS/up"
-    wait_until "the recorder and its bench" recorder "php artisan welkion:health"
+    wait_until "the web server" nginx curl -fsS -o /dev/null "$ADDRESS/up"
+    wait_until "the recorder and its bench" recorder php artisan welkion:health
 }
 
-#   wait_until WHAT LOG COMMAND
+supervise() {
+    setsid setpriv --pdeathsig TERM supervisord -n -c "$WELKION_VAR/supervisord.conf" >>"$WELKION_VAR/log/supervisord.out" 2>&1 &
+    SUPERVISOR_PID=$!
+}
+
+# Stays until the supervisor ends; one that was killed is started again, five times in a minute at the most.
+instance_watch() {
+    local began=$SECONDS times=0
+    while true; do
+        wait "$SUPERVISOR_PID" || true
+        [ $((SECONDS - began)) -gt 60 ] && began=$SECONDS times=0
+        times=$((times + 1))
+        [ "$times" -le 5 ] || instance_fail "the supervisor ended by itself again and again; see var/$INSTANCE/log/supervisord.log."
+        say "The supervisor ended by itself; starting everything again ..."
+        # What it had started ends with it, and MariaDB takes a moment.
+        wait_for_free_ports || instance_fail "the processes of this copy did not end; see var/$INSTANCE/log."
+        remove_old_logs
+        supervise
+    done
+}
+
+wait_for_free_ports() {
+    local deadline=$((SECONDS + 30)) port
+    for port in "$HTTP_PORT" "$DB_PORT" "$BENCH_PORT"; do
+        while port_is_open "$port"; do
+            [ $SECONDS -lt $deadline ] || return 1
+            sleep 0.1
+        done
+    done
+}
+
+# The supervisor turns a log over when it is long; here go those that are old.
+remove_old_logs() {
+    find "$WELKION_VAR/log" "$WELKION_VAR/storage/logs" -type f -mtime +"$LOGS_KEPT_DAYS" -delete
+}
+
+# What the upgrade of the database said, if it had to do anything.
+say_upgrade() {
+    local said
+    said=$(sed -n 's/^Upgraded: //p' "$WELKION_VAR/log/migrate.log")
+    [ -z "$said" ] || say "$said"
+}
+
+upgrade_refusal() {
+    local said
+    said=$(sed -n 's/^Refused: //p' "$WELKION_VAR/log/migrate.log")
+    echo "${said:-the database could not be brought up to date; see var/$INSTANCE/log/migrate.log.}"
+}
+
+#   wait_until WHAT LOG command...
 wait_until() {
-    local deadline=$((SECONDS + HEALTHY_WITHIN_S))
-    until eval "$3" >/dev/null 2>&1; do
+    local what=$1 log=$2 deadline=$((SECONDS + HEALTHY_WITHIN_S))
+    shift 2
+    until "$@" >/dev/null 2>&1; do
         kill -0 "$SUPERVISOR_PID" 2>/dev/null || instance_fail "the supervisor stopped; see var/$INSTANCE/log/supervisord.out."
-        [ $SECONDS -lt $deadline ] || instance_fail "$1 did not come up within $HEALTHY_WITHIN_S s; see var/$INSTANCE/log/$2.log."
+        [ $SECONDS -lt $deadline ] || instance_fail "$what did not come up within $HEALTHY_WITHIN_S s; see var/$INSTANCE/log/$log.log."
         sleep 0.1
     done
 }
@@ -155,6 +218,6 @@ instance_stop() {
         wait "$SUPERVISOR_PID" 2>/dev/null || true
         SUPERVISOR_PID=
     fi
-    [ -n "${SOCKET_DIR:-}" ] && rm -rf "$SOCKET_DIR"
+    [ -z "${SOCKETS:-}" ] || remove_socket_folder
     return 0
 }

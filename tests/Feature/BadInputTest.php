@@ -8,7 +8,6 @@ use App\Models\Bench;
 use App\Models\Calibration;
 use App\Models\Probe;
 use App\Models\User;
-use App\Recorder\ProbeRegister;
 use Tests\TestCase;
 
 /** What is typed wrongly is told in one sentence, with the right status, and changes nothing. */
@@ -136,7 +135,7 @@ final class BadInputTest extends TestCase
     {
         $bench = $this->silentBenchOf($teacher);
         $kinds = ['ph-electrode', 'conductivity-cell', 'thermometer', 'pressure-sensor', 'plunger', 'grip-bulb'];
-        ProbeRegister::note($bench, array_map(static fn (string $kind): array => [
+        $this->plugIn($bench, array_map(static fn (string $kind): array => [
             'name' => $kind, 'kind' => $kind, 'title' => $kind, 'serial' => "{$kind}-{$bench->id}", 'unit' => 'V', 'resolution' => 0.001, 'fastestHz' => 20.0, 'stated' => null,
         ], $kinds));
 

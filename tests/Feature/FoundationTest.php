@@ -72,7 +72,7 @@ final class FoundationTest extends TestCase
 
     public function test_the_health_command_says_when_the_recorder_is_away(): void
     {
-        config(['welkion.recorder.port' => 1]);
+        config(['welkion.sockets' => '/dev/null']);
 
         self::assertSame(1, Artisan::call('welkion:health'));
         self::assertStringContainsString('The recorder is starting again', Artisan::output());
@@ -83,7 +83,7 @@ final class FoundationTest extends TestCase
     {
         $record = static fn (int $type, string $content): string => pack('CCnnCC', 1, $type, 1, strlen($content), 0, 0).$content;
         $pair = static fn (string $name, string $value): string => chr(strlen($name)).pack('N', strlen($value) | 0x80000000).$name.$value;
-        $socket = stream_socket_client('tcp://127.0.0.1:'.(parse_url(config()->string('app.url'), PHP_URL_PORT) + 2));
+        $socket = stream_socket_client('unix://'.config()->string('welkion.sockets').'/php-fpm.sock');
         self::assertIsResource($socket);
         fwrite($socket, $record(1, pack('nCx5', 1, 0)).$record(4, $pair('SCRIPT_FILENAME', $script).$pair('REQUEST_METHOD', 'GET')).$record(4, '').$record(5, ''));
         preg_match('/\[(true|false),(true|false)\]/', (string) stream_get_contents($socket), $match);

@@ -4,16 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\User;
 use Psr\Http\Message\StreamInterface;
-use Tests\Support\Browsing;
 use Tests\Support\OpenApi;
+use Tests\Support\Recording;
 use Tests\TestCase;
 
 /** Live values as a browser gets them: through the web server, with a session, as server-sent events. */
 final class LiveTest extends TestCase
 {
-    use Browsing;
+    use Recording;
 
     public function test_live_values_come_as_described_and_show_ph_by_the_calibration_in_force(): void
     {
@@ -93,15 +92,6 @@ final class LiveTest extends TestCase
         self::assertSame(['experimentId' => $experiment->id], json_decode($this->nextMessage($stream), true));
     }
 
-    private function listen(User $teacher, string $channel): StreamInterface
-    {
-        $client = $this->signedIn($teacher);
-        $response = $client->get("/live/{$channel}", ['stream' => true, 'headers' => ['Accept' => 'text/event-stream']]);
-        self::assertSame(200, $response->getStatusCode());
-
-        return $response->getBody();
-    }
-
     /**
      * A newcomer is given what was said before, too; this passes over it.
      *
@@ -115,24 +105,5 @@ final class LiveTest extends TestCase
         } while (($message['madeAtMs'] ?? 0.0) < $nowMs);
 
         return $message;
-    }
-
-    private function nextMessage(StreamInterface $stream): string
-    {
-        $line = '';
-        $deadline = microtime(true) + 15.0;
-        while (microtime(true) < $deadline) {
-            $letter = $stream->read(1);
-            if ($letter !== "\n") {
-                $line .= $letter;
-
-                continue;
-            }
-            if (str_starts_with($line, 'data: ')) {
-                return substr($line, 6);
-            }
-            $line = '';
-        }
-        self::fail('No live message came within 15 s.');
     }
 }

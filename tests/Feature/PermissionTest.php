@@ -8,7 +8,6 @@ use App\Models\Calibration;
 use App\Models\Probe;
 use App\Models\Reading;
 use App\Models\User;
-use App\Recorder\ProbeRegister;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Route as Routes;
 use Illuminate\Support\Str;
@@ -100,7 +99,7 @@ final class PermissionTest extends TestCase
     private function subjects(): array
     {
         $bench = $this->silentBenchOf($this->owner);
-        ProbeRegister::note($bench, [[
+        $this->plugIn($bench, [[
             'name' => 'ph', 'kind' => 'ph-electrode', 'title' => 'pH electrode', 'serial' => Str::random(8), 'unit' => 'mV', 'resolution' => 0.1, 'fastestHz' => 10.0, 'stated' => null,
         ]]);
         $probe = Probe::query()->where('bench_id', $bench->id)->firstOrFail();

@@ -6,20 +6,21 @@ namespace Tests\Feature;
 
 use App\Models\Reading;
 use App\Models\SampleBlock;
-use App\Recorder\Block;
-use App\Recorder\BlockStore;
+use App\Recorder\Keeping\Block;
+use App\Recorder\Keeping\Desk;
+use App\Recorder\Link\Sample;
 use App\Recorder\RecorderClient;
-use App\Recorder\Sample;
-use Illuminate\Database\ConnectionInterface;
+use App\Recorder\RecorderUnavailable;
 use Illuminate\Database\QueryException;
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use Psr\Log\NullLogger;
+use Tests\Support\Recording;
 use Tests\TestCase;
 
 final class RecorderTest extends TestCase
 {
+    use Recording;
+
     public function test_a_recorder_killed_in_the_middle_of_a_run_loses_nothing_and_doubles_nothing(): void
     {
         $teacher = $this->teacher();
@@ -80,37 +81,44 @@ final class RecorderTest extends TestCase
         $this->postJson("/api/runs/{$run}/finish")->assertOk();
     }
 
-    public function test_samples_wait_on_disk_while_the_database_is_away_and_follow_in_order(): void
+    public function test_a_block_delivered_twice_is_kept_once_and_the_longer_of_two_wins(): void
     {
         $channel = $this->runChannel();
-        $spool = (string) tempnam(sys_get_temp_dir(), 'spool');
-        unlink($spool);
-        config(['database.connections.away' => ['port' => 1] + config('database.connections.mariadb')]);
-        $away = new BlockStore(DB::connection('away'), new NullLogger, $spool);
-        $back = new BlockStore(app(ConnectionInterface::class), new NullLogger, $spool);
+        $rows = static fn (int $from, int $to): array => array_map(static fn (Block $b): array => $b->toRow(), Block::cut($channel, self::samples($from, $to)));
+        $desk = app(Desk::class);
+        $desk->keep($rows(1, 50));
+        $desk->keep($rows(1, 50));
+        // The answer to the first was lost with its process; the next one has all of it and more.
+        $desk->keep($rows(51, 60));
+        $desk->keep($rows(51, 80));
+        $desk->keep($rows(51, 70));
 
-        self::assertFalse($away->append(Block::cut($channel, self::samples(101, 300))));
-        self::assertFalse($away->append(Block::cut($channel, self::samples(301, 320))));
-        self::assertTrue($back->append(Block::cut($channel, self::samples(321, 330))));
-
-        self::assertFileDoesNotExist($spool);
-        self::assertSame(330, $back->lastSeq($channel));
         $blocks = SampleBlock::query()->where('run_channel_id', $channel)->orderBy('first_seq')->get();
         self::assertNoGapNoDouble($blocks);
-        self::assertSame(230, (int) $blocks->sum('count'));
+        self::assertSame([50, 30], $blocks->pluck('count')->all());
+        self::assertSame(array_map(static fn (Sample $s): float => $s->value, self::samples(51, 80)), array_values((array) unpack('e*', (string) $blocks[1]->payload)));
     }
 
-    public function test_delivering_twice_does_no_harm(): void
+    public function test_a_block_that_is_refused_spoils_no_other(): void
     {
         $channel = $this->runChannel();
-        $store = new BlockStore(app(ConnectionInterface::class), new NullLogger, sys_get_temp_dir().'/welkion-no-spool');
-        $blocks = Block::cut($channel, self::samples(1, 50));
+        $rows = array_map(static fn (Block $b): array => $b->toRow(), [
+            ...Block::cut($channel, self::samples(1, 10)), ...Block::cut(999_999_999, self::samples(1, 5)), ...Block::cut($channel, self::samples(20, 30)),
+        ]);
+        $refused = app(Desk::class)->keep($rows);
 
-        $store->append($blocks);
-        $store->append($blocks);
+        self::assertCount(1, $refused);
+        self::assertSame([999_999_999, 1, 5], [$refused[0]['runChannelId'], $refused[0]['firstSeq'], $refused[0]['count']]);
+        self::assertStringContainsString('foreign key', $refused[0]['reason']);
+        self::assertSame(21, (int) SampleBlock::query()->where('run_channel_id', $channel)->sum('count'));
+    }
 
-        self::assertSame(50, (int) SampleBlock::query()->where('run_channel_id', $channel)->sum('count'));
-        self::assertSame(50, $store->lastSeq($channel));
+    public function test_a_database_that_is_away_is_no_refusal(): void
+    {
+        config(['database.connections.away' => ['port' => 1] + config('database.connections.mariadb')]);
+
+        $this->expectException(QueryException::class);
+        (new Desk(DB::connection('away')))->keep([Block::cut(1, self::samples(1, 2))[0]->toRow()]);
     }
 
     public function test_blocks_keep_every_bit_and_are_cut_where_numbers_are_missing(): void
@@ -131,32 +139,49 @@ final class RecorderTest extends TestCase
 
     public function test_the_recorder_answers_no_one_without_its_token(): void
     {
-        $socket = stream_socket_client('tcp://127.0.0.1:'.config()->integer('welkion.recorder.port'));
-        self::assertIsResource($socket);
-        fwrite($socket, json_encode(['ask' => 'health', 'token' => 'guessed'])."\n");
+        self::assertSame(['problem' => 'Not allowed.'], $this->question(['ask' => 'health', 'token' => 'guessed']));
+        self::assertSame(['problem' => 'Not allowed.'], $this->question(['ask' => 'health']));
+    }
 
-        self::assertSame(['problem' => 'Not allowed.'], json_decode((string) stream_get_contents($socket), true));
+    public function test_a_thousand_who_connect_and_say_nothing_keep_nobody_out(): void
+    {
+        $idle = [];
+        for ($i = 0; $i < 1100; $i++) {
+            $socket = @stream_socket_client('unix://'.$this->controlSocket(), timeout: 0.05);
+            $socket === false || $idle[] = $socket;
+        }
+        self::assertGreaterThan(100, count($idle), 'All places are taken.');
+        $recorder = $this->recorder();
+        // Who says nothing is sent away within 5 s, 200 at a time.
+        $this->eventually(function (): bool {
+            try {
+                return count(app(RecorderClient::class)->ask('health')['benches']) > 0;
+            } catch (RecorderUnavailable) {
+                return false;
+            }
+        }, 40.0);
+
+        self::assertSame($recorder, $this->recorder(), 'It is the same process as before.');
+    }
+
+    public function test_an_act_is_done_once_and_answered_whatever_number_comes_with_it(): void
+    {
+        $teacher = $this->teacher();
+        $bench = $this->connectedBenchOf($teacher);
+        $world = $this->actingAs($teacher)->postJson("/api/benches/{$bench->id}/acts", ['act' => 'new-sample'])->assertOk()->json('world');
+        $answer = $this->postJson("/api/benches/{$bench->id}/acts", ['act' => 'dispense', 'volume' => 1.5, 'id' => 12345, 'do' => 'stop'])->assertOk();
+
+        self::assertEqualsWithDelta($world['buretteMl'] + 1.5, $answer->json('world.buretteMl'), 1e-9);
     }
 
     public function test_a_web_request_says_so_when_the_recorder_is_away(): void
     {
         $teacher = $this->teacher();
         $bench = $this->benchOf($teacher);
-        $this->app->instance(RecorderClient::class, new RecorderClient(1, ''));
+        $this->app->instance(RecorderClient::class, new RecorderClient('/dev/null/none', ''));
 
         $this->actingAs($teacher)->postJson("/api/benches/{$bench->id}/acts", ['act' => 'rinse'])->assertServiceUnavailable()
             ->assertJsonPath('detail', 'The recorder is starting again; nothing is lost. Try again in a moment.');
-    }
-
-    /** @param  Collection<int, SampleBlock>  $blocks by first_seq */
-    private static function assertNoGapNoDouble(Collection $blocks): void
-    {
-        $next = null;
-        foreach ($blocks as $block) {
-            self::assertSame($next ?? $block->first_seq, $block->first_seq, 'A sample is missing or doubled.');
-            $next = $block->first_seq + $block->count;
-        }
-        self::assertNotNull($next);
     }
 
     /** @return list<Sample> */
@@ -174,20 +199,21 @@ final class RecorderTest extends TestCase
         return $run->channels()->create(['probe_id' => $this->electrodeOf($bench)->id])->id;
     }
 
-    private function killRecorder(): void
+    /**
+     * @param  array<string, mixed>  $question
+     * @return array<array-key, mixed>
+     */
+    private function question(array $question): array
     {
-        posix_kill($this->recorder(), SIGKILL);
+        $socket = stream_socket_client('unix://'.$this->controlSocket());
+        self::assertIsResource($socket);
+        fwrite($socket, json_encode($question)."\n");
+
+        return (array) json_decode((string) stream_get_contents($socket), true);
     }
 
-    private function recorder(): int
+    private function controlSocket(): string
     {
-        foreach (glob('/proc/[0-9]*/cmdline') ?: [] as $file) {
-            $command = (string) @file_get_contents($file);
-            $environment = (string) @file_get_contents(dirname($file).'/environ');
-            if (str_contains($command, "artisan\0welkion:record") && str_contains($environment, 'WELKION_VAR='.getenv('WELKION_VAR')."\0")) {
-                return (int) basename(dirname($file));
-            }
-        }
-        self::fail('No recorder is running.');
+        return config()->string('welkion.sockets').'/recorder.sock';
     }
 }

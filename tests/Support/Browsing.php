@@ -14,7 +14,7 @@ trait Browsing
     protected function signedIn(User $teacher, string $password = 'a long password'): Client
     {
         $client = new Client(['base_uri' => config()->string('app.url'), 'cookies' => $jar = new CookieJar, 'timeout' => 20, 'http_errors' => false]);
-        $client->get('/sign-in');
+        $client->get('/api/session');
         $token = static fn (): array => ['X-XSRF-TOKEN' => urldecode((string) $jar->getCookieByName('XSRF-TOKEN')?->getValue()), 'Accept' => 'application/json'];
         $answer = $client->post('/api/session', ['json' => ['email' => $teacher->email, 'password' => $password], 'headers' => $token()]);
         self::assertSame(201, $answer->getStatusCode());

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Unit\Recorder;
 
-use App\Recorder\BenchLink;
-use App\Recorder\Pack;
+use App\Recorder\Link\BenchLink;
+use App\Recorder\Link\LinkEars;
+use App\Recorder\Link\Pack;
+use App\Recorder\Link\ToldChannel;
 use PHPUnit\Framework\TestCase;
 use Random\Randomizer;
 use React\EventLoop\LoopInterface;
@@ -18,19 +20,22 @@ use Welkion\Standins\Link\Server;
 use Welkion\Standins\World\Alder;
 
 /** The recorder's end of the probe link against the stand-in's real server, over TCP. */
-final class BenchLinkTest extends TestCase
+final class BenchLinkTest extends TestCase implements LinkEars
 {
     private LoopInterface $loop;
 
     private int $port;
 
-    /** @var list<array<array-key, mixed>> */
+    /** @var list<list<ToldChannel>> */
     private array $hellos = [];
+
+    /** @var list<string> */
+    private array $aside = [];
 
     /** @var list<Pack> */
     private array $packs = [];
 
-    private int $lost = 0;
+    private int $lostCount = 0;
 
     protected function setUp(): void
     {
@@ -52,7 +57,7 @@ final class BenchLinkTest extends TestCase
         $link->say(['do' => 'resume', 'channel' => 'ph', 'after' => $seen[0]]);
         $this->until(fn (): bool => in_array($seen[1], array_map(static fn (Pack $pack): int => $pack->samples[0]->seq, $this->packs), true));
 
-        self::assertSame('Alder', $this->hellos[0]['bench']);
+        self::assertSame(['ph', 'temperature'], array_column($this->hellos[0], 'name'));
         self::assertSame(range($seen[0], $seen[0] + count($seen) - 1), $seen);
     }
 
@@ -79,8 +84,7 @@ final class BenchLinkTest extends TestCase
     public function test_connects_again_by_itself_and_answers_what_was_left_open(): void
     {
         $connections = [];
-        $server = new TcpServer("127.0.0.1:{$this->port}", $this->loop);
-        $server->on('connection', static function (ConnectionInterface $connection) use (&$connections): void {
+        $this->serve(static function (ConnectionInterface $connection) use (&$connections): void {
             $connections[] = $connection;
         });
         $link = $this->link();
@@ -98,8 +102,7 @@ final class BenchLinkTest extends TestCase
         });
 
         self::assertSame(['problem' => 'The bench was lost before it answered.'], $answer);
-        self::assertSame(1, $this->lost);
-        $server->close();
+        self::assertSame(1, $this->lostCount);
     }
 
     public function test_a_bench_that_is_not_there_is_told_at_once(): void
@@ -112,19 +115,110 @@ final class BenchLinkTest extends TestCase
         self::assertSame(['problem' => 'The bench is not connected. Check that it is switched on.'], $answer);
     }
 
-    public function test_noise_on_the_line_is_passed_over(): void
+    public function test_a_message_that_comes_in_pieces_is_heard_whole_and_blank_lines_mean_nothing(): void
     {
-        $server = new TcpServer("127.0.0.1:{$this->port}", $this->loop);
-        $server->on('connection', static function (ConnectionInterface $connection): void {
-            $connection->write("rubbish\n[1,2]\n{}\n\"text\"\n[{\"n\":\"ph\",\"v\":1.5,\"seq\":7}]\n{\"told\":\"hel");
-            $connection->write("lo\",\"bench\":\"Split\"}\n");
+        $this->serve(static function (ConnectionInterface $connection): void {
+            $connection->write("\n\r\n[{\"n\":\"ph\",\"v\":1.5,\"seq\":7}]\n{\"told\":\"hel");
+            $connection->write("lo\",\"channels\":[]}\n");
         });
         $this->link();
         $this->until(fn (): bool => $this->hellos !== []);
 
-        self::assertSame('Split', $this->hellos[0]['bench']);
         self::assertCount(1, $this->packs);
-        $server->close();
+        self::assertSame([], $this->aside);
+    }
+
+    public function test_an_answer_goes_to_its_own_question_whatever_number_came_along(): void
+    {
+        $heard = [];
+        $this->serve(static function (ConnectionInterface $connection) use (&$heard): void {
+            $connection->on('data', static function (string $data) use (&$heard, $connection): void {
+                foreach (explode("\n", trim($data)) as $line) {
+                    $heard[] = $message = json_decode($line, true);
+                    $connection->write(json_encode(['told' => 'act', 'id' => $message['id'] ?? null, 'world' => []])."\n");
+                }
+            });
+        });
+        $link = $this->link();
+        $this->until(static fn (): bool => $link->isConnected());
+        $answer = null;
+        $link->ask(['do' => 'act', 'act' => 'dispense', 'id' => 999], static function (array $got) use (&$answer): void {
+            $answer = $got;
+        });
+        $this->until(static function () use (&$answer): bool {
+            return $answer !== null;
+        });
+
+        self::assertSame(1, $heard[1]['id']);
+        self::assertSame([], $answer['world']);
+    }
+
+    public function test_who_says_nothing_after_connecting_is_set_aside_and_tried_again_later(): void
+    {
+        $connections = 0;
+        $this->serve(static function () use (&$connections): void {
+            $connections++;
+        });
+        $link = $this->link();
+        $this->until(fn (): bool => $this->aside !== [], 8.0);
+
+        self::assertSame(['It did not answer "hello" within 5 s.'], $this->aside);
+        self::assertFalse($link->isConnected());
+        self::assertSame('It did not answer "hello" within 5 s.', $link->fault(microtime(true)));
+        $setAsideAt = microtime(true);
+        $this->until(static function () use (&$connections): bool {
+            return $connections === 2;
+        });
+        self::assertGreaterThan(1.9, microtime(true) - $setAsideAt, 'Not at once: it would do the same again.');
+    }
+
+    public function test_a_device_that_keeps_the_rules_for_a_minute_is_forgiven(): void
+    {
+        $isFirst = true;
+        $this->serve(static function (ConnectionInterface $connection) use (&$isFirst): void {
+            $connection->write($isFirst ? "rubbish\n" : "{\"told\":\"hello\",\"channels\":[]}\n");
+            $isFirst = false;
+        });
+        $link = $this->link();
+        $this->until(fn (): bool => $this->hellos !== []);
+
+        self::assertSame(['It sent a line that is no JSON object or list, or is nested too deeply: “rubbish”.'], $this->aside);
+        self::assertSame($this->aside[0], $link->fault(microtime(true)), 'Just back: it is still told.');
+        self::assertNull($link->fault(microtime(true) + 61.0));
+    }
+
+    public function plugged(array $channels, mixed $world, bool $isGreeting): void
+    {
+        $this->hellos[] = $channels;
+    }
+
+    public function take(Pack $pack): void
+    {
+        $this->packs[] = $pack;
+    }
+
+    public function resumed(string $channel): void
+    {
+    }
+
+    public function lost(): void
+    {
+        $this->lostCount++;
+    }
+
+    public function setAside(string $why): void
+    {
+        $this->aside[] = $why;
+    }
+
+    public function failed(\Throwable $failure): void
+    {
+        throw $failure;
+    }
+
+    private function serve(\Closure $welcome): void
+    {
+        (new TcpServer("127.0.0.1:{$this->port}", $this->loop))->on('connection', $welcome);
     }
 
     private function serveAlder(): void
@@ -135,31 +229,17 @@ final class BenchLinkTest extends TestCase
 
     private function link(): BenchLink
     {
-        $link = new BenchLink(
-            $this->loop,
-            "127.0.0.1:{$this->port}",
-            'Alder',
-            function (array $hello): void {
-                $this->hellos[] = $hello;
-            },
-            function (Pack $pack): void {
-                $this->packs[] = $pack;
-            },
-            static fn () => null,
-            function (): void {
-                $this->lost++;
-            },
-        );
+        $link = new BenchLink($this->loop, "127.0.0.1:{$this->port}", 'Alder', $this);
         $link->open();
 
         return $link;
     }
 
-    private function until(\Closure $isTrue): void
+    private function until(\Closure $isTrue, float $withinS = 10.0): void
     {
-        $deadline = microtime(true) + 10.0;
+        $deadline = microtime(true) + $withinS;
         while (! $isTrue()) {
-            self::assertLessThan($deadline, microtime(true), 'What was waited for did not happen within 10 s.');
+            self::assertLessThan($deadline, microtime(true), 'What was waited for did not happen in time.');
             $this->loop->addTimer(0.01, $this->loop->stop(...));
             $this->loop->run();
         }

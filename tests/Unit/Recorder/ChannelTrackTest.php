@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Tests\Unit\Recorder;
 
 use App\Recorder\ChannelTrack;
-use App\Recorder\Sample;
+use App\Recorder\Link\DeviceFault;
+use App\Recorder\Link\Sample;
 use PHPUnit\Framework\TestCase;
 use Welkion\Core\Series\SteadyLimits;
 
@@ -45,6 +46,55 @@ final class ChannelTrackTest extends TestCase
         self::assertEqualsWithDelta(176.35, $reading['mean'] ?? NAN, 1e-9);
         self::assertEqualsWithDelta(0.0513, $reading['scatter'] ?? NAN, 1e-3, 'Half of the step between the two values, over n - 2.');
         self::assertCount(40, $reading['samples'] ?? []);
+    }
+
+    public function test_a_clock_that_was_put_right_begins_a_new_segment_and_rest_is_judged_in_it(): void
+    {
+        $this->track->take(self::samples(1, 100));
+        self::assertTrue($this->track->steadiness()->isSteady);
+        self::assertSame(0.0, $this->track->takeStepBack());
+        $later = array_map(static fn (Sample $s): Sample => new Sample($s->seq, $s->time - 3600.0, $s->value), self::samples(101, 110));
+
+        self::assertCount(10, $this->track->take($later), 'They are kept, all of them.');
+        self::assertEqualsWithDelta(3599.75, $this->track->takeStepBack(), 1e-9, 'An hour, less the quarter second that passed.');
+        self::assertSame(0.0, $this->track->takeStepBack(), 'It is told once.');
+        self::assertSame($later[9]->time, $this->track->latestTime());
+        self::assertSame(10, $this->track->reading()['count'] ?? null, 'A reading holds nothing of the time before.');
+        self::assertFalse($this->track->steadiness()->isSteady, 'Two and a half seconds are too short to tell.');
+        $this->track->take(array_map(static fn (Sample $s): Sample => new Sample($s->seq, $s->time - 3600.0, $s->value), self::samples(111, 200)));
+        self::assertTrue($this->track->steadiness()->isSteady);
+    }
+
+    public function test_a_reading_that_comes_a_little_late_is_no_step_of_the_clock(): void
+    {
+        $this->track->take(self::samples(1, 100));
+        $this->track->take([new Sample(101, 5024.4, 176.3)]);
+
+        self::assertSame(0.0, $this->track->takeStepBack());
+        self::assertSame(5025.0, $this->track->latestTime());
+        self::assertSame(41, $this->track->reading()['count'] ?? null);
+    }
+
+    public function test_a_device_that_counts_anew_is_told_so_and_one_that_repeats_is_not(): void
+    {
+        $this->track->take(self::samples(1001, 1100));
+        // What was missed comes again, however often.
+        for ($i = 0; $i < 5; $i++) {
+            self::assertSame([], $this->track->take(self::samples(1001, 1100)));
+        }
+
+        $this->expectException(DeviceFault::class);
+        $this->expectExceptionMessage('It numbers its readings from 20 again, though it had reached 1100; after a restart a device must begin higher than ever before.');
+        $this->track->take(array_map(static fn (int $seq): Sample => new Sample($seq, 9000.0 + $seq, 1.0), range(1, 20)));
+    }
+
+    public function test_numbers_that_leap_after_a_restart_are_not_missing(): void
+    {
+        $this->track->take([new Sample(1, 1.0, 1.0), new Sample(5, 2.0, 1.0)]);
+        self::assertSame(['received' => 2, 'missed' => 3], $this->track->counts());
+        $this->track->take([new Sample(1_795_456_556_757_431, 3.0, 1.0)]);
+
+        self::assertSame(['received' => 3, 'missed' => 3], $this->track->counts());
     }
 
     public function test_after_a_change_only_what_comes_then_counts(): void

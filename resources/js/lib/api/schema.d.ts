@@ -952,6 +952,13 @@ export interface components {
             /** @description raw values since the last message, of what moves by nature */
             recent: number[];
         };
+        BenchNote: {
+            /** @enum {string} */
+            code: "samples-lost" | "samples-in-danger" | "storage-away" | "catching-up" | "device-aside" | "clock-stepped";
+            /** @enum {string} */
+            tone: "amber" | "red";
+            sentence: string;
+        };
         LiveBench: {
             benchId: number;
             isConnected: boolean;
@@ -962,6 +969,8 @@ export interface components {
             /** @description changes when a probe, its plug, its calibration or its zero does */
             revision: string;
             probes: components["schemas"]["LiveProbe"][];
+            /** @description what must be said on every screen of the bench, the gravest first */
+            notes: components["schemas"]["BenchNote"][];
             /** @description left out of most messages; then it is as it was */
             world?: components["schemas"]["World"] | null;
         };

@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Recorder;
+namespace App\Recorder\Keeping;
 
+use App\Recorder\Link\Sample;
 use Welkion\Core\Series\Summary;
 
 /** Samples of one channel of a run in the form they are kept: packed, with a summary for drawing. */
@@ -20,7 +21,7 @@ final readonly class Block
     }
 
     /**
-     * Cuts samples into blocks wherever a number is missing or a block is full.
+     * Cuts samples into blocks wherever a number is missing, the clock went back, or a block is full.
      *
      * @param  list<Sample>  $samples
      * @return list<self>
@@ -30,7 +31,8 @@ final readonly class Block
         $blocks = [];
         $piece = [];
         foreach ($samples as $sample) {
-            if ($piece !== [] && ($sample->seq !== end($piece)->seq + 1 || count($piece) >= self::LARGEST)) {
+            $before = $piece === [] ? null : $piece[count($piece) - 1];
+            if ($before !== null && ($sample->seq !== $before->seq + 1 || $sample->time < $before->time || count($piece) >= self::LARGEST)) {
                 $blocks[] = new self($runChannelId, $piece);
                 $piece = [];
             }
@@ -38,6 +40,16 @@ final readonly class Block
         }
 
         return $piece === [] ? $blocks : [...$blocks, new self($runChannelId, $piece)];
+    }
+
+    public function count(): int
+    {
+        return count($this->samples);
+    }
+
+    public function lastSeq(): int
+    {
+        return $this->samples[count($this->samples) - 1]->seq;
     }
 
     /** @return array<string, int|float|string|null> a row of sample_blocks */

@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
-namespace App\Recorder;
+namespace App\Recorder\Live;
 
 use App\Models\Bench;
 use App\Models\Probe;
+use App\Recorder\ChannelTrack;
+use App\Recorder\Link\BenchLink;
 use React\EventLoop\LoopInterface;
 use React\EventLoop\TimerInterface;
 
@@ -31,11 +33,15 @@ final class LiveFeed
 
     private ?TimerInterface $timer = null;
 
+    /** @var list<array{code: string, tone: 'amber'|'red', sentence: string}> */
+    private array $told = [];
+
     public function __construct(
         private readonly Bench $bench,
         private readonly LoopInterface $loop,
         private readonly LivePublisher $publisher,
         private readonly BenchLink $link,
+        private readonly BenchNotes $notes,
     ) {
     }
 
@@ -62,12 +68,20 @@ final class LiveFeed
         $this->publish();
     }
 
-    /** What the bench tells of itself, if it tells anything. */
+    /** What the bench tells of itself, if it is one that has anything to tell. */
     public function see(mixed $world): void
     {
-        if (is_array($world)) {
-            $this->world = $world;
+        if ($this->bench->is_simulated && is_array($world)) {
+            $this->world = World::from($world);
             $this->worldPublishedAt = 0.0;
+        }
+    }
+
+    /** What must be said has changed: it is said at once, also on a bench that is silent. */
+    public function tellNotes(): void
+    {
+        if ($this->notes->now(microtime(true)) !== $this->told) {
+            $this->publish();
         }
     }
 
@@ -102,6 +116,7 @@ final class LiveFeed
             'time' => $this->view?->time(),
             'revision' => $this->view->revision ?? '',
             'probes' => $this->view?->probes($this->publishedAt, $this->speed()) ?? [],
+            'notes' => $this->told = $this->notes->now($this->publishedAt),
         ] + $world, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
     }
 
@@ -110,7 +125,7 @@ final class LiveFeed
     {
         if ($this->bench->is_simulated && $this->link->isConnected()) {
             $this->link->ask(['do' => 'tell'], function (array $answer): void {
-                $this->world = is_array($answer['world'] ?? null) ? $answer['world'] : $this->world;
+                $this->world = is_array($answer['world'] ?? null) ? World::from($answer['world']) : $this->world;
             });
         }
     }

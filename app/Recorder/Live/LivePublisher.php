@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-namespace App\Recorder;
+namespace App\Recorder\Live;
 
 use React\EventLoop\LoopInterface;
 use React\Socket\ConnectionInterface;
-use React\Socket\TcpConnector;
+use React\Socket\UnixConnector;
 
 /**
  * Hands live values to the web server, over one connection that stays open.
@@ -21,7 +21,7 @@ final class LivePublisher
 
     private bool $isFull = false;
 
-    public function __construct(private readonly LoopInterface $loop, private readonly int $port)
+    public function __construct(private readonly LoopInterface $loop, private readonly string $socket)
     {
     }
 
@@ -36,7 +36,7 @@ final class LivePublisher
             return;
         }
         $this->isFull = ! $this->connection->write(
-            "POST /publish/{$channel} HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\n"
+            "POST /publish/{$channel} HTTP/1.1\r\nHost: publish\r\nContent-Type: application/json\r\n"
             .'Content-Length: '.strlen($json)."\r\n\r\n".$json,
         );
     }
@@ -47,7 +47,7 @@ final class LivePublisher
             return;
         }
         $this->isConnecting = true;
-        (new TcpConnector($this->loop))->connect("127.0.0.1:{$this->port}")->then(
+        (new UnixConnector($this->loop))->connect("unix://{$this->socket}")->then(
             function (ConnectionInterface $connection): void {
                 $this->isConnecting = false;
                 $this->connection = $connection;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Recorder;
+namespace App\Recorder\Link;
 
 /** One raw reading of a channel as its device sent it. */
 final readonly class Sample

@@ -2,17 +2,19 @@
 
 declare(strict_types=1);
 
-namespace App\Recorder;
+namespace App\Recorder\Live;
 
 use App\Calibration\BenchThermometer;
 use App\Models\Probe;
+use App\Recorder\ChannelTrack;
 use Welkion\Core\Calibration\ProbeCalibration;
 use Welkion\Core\Calibration\ProbeKind;
+use Welkion\Core\Exception\CoreException;
 
 /** What screens show of a bench: raw signal, quantity by the calibration in force, steadiness. Made anew when probes change. */
 final readonly class LiveView
 {
-    /** @var array<int, ProbeCalibration> how each probe is read, by probe id */
+    /** @var array<int, ProbeCalibration|null> how each probe is read, by probe id; null where what is stored cannot be worked out */
     private array $scales;
 
     private ?Probe $thermometer;
@@ -26,7 +28,7 @@ final readonly class LiveView
      */
     public function __construct(private array $probes, private array $tracks)
     {
-        $this->scales = array_map(static fn (Probe $p): ProbeCalibration => $p->reading(), $probes);
+        $this->scales = array_map(self::scale(...), $probes);
         $this->thermometer = BenchThermometer::among($probes)?->probe;
         $this->revision = substr(md5((string) json_encode(array_map(static fn (Probe $p): array => [
             $p->id, $p->channel, $p->is_present, $p->moved_from, $p->calibration?->id, $p->zero()?->id,
@@ -60,12 +62,12 @@ final readonly class LiveView
         $steadiness = $track->steadiness($wallNow);
         $scale = $this->scales[$probe->id];
         // Without any line an electrode shows volts and a plunger travel, not a quantity that could be anything.
-        $hasValue = $raw !== null && ($probe->calibration !== null || $probe->model()->readsFromFactory());
+        $hasValue = $raw !== null && $scale !== null && ($probe->calibration !== null || $probe->model()->readsFromFactory());
 
         return [
             'id' => $probe->id,
             'raw' => $raw,
-            'value' => $hasValue ? $scale->quantity($raw, 0.0, $this->celsiusFor($probe, $celsius))->value : null,
+            'value' => $hasValue ? self::value($scale, $raw, $this->celsiusFor($probe, $celsius)) : null,
             'state' => match (true) {
                 ! $probe->is_present => 'unplugged',
                 $raw === null => 'silent',
@@ -73,7 +75,7 @@ final readonly class LiveView
                 default => 'settling',
             },
             'rawDriftPerMinute' => $steadiness->driftPerMinute,
-            'valueDriftPerMinute' => $hasValue ? $steadiness->driftPerMinute / $scale->line()->slope : null,
+            'valueDriftPerMinute' => $hasValue ? self::finite($steadiness->driftPerMinute / $scale->line()->slope) : null,
             'rawScatter' => $steadiness->scatter,
             'steadyForS' => $track->steadyFor() / $speed,
             'secondsMore' => $steadiness->secondsMore === null ? null : $steadiness->secondsMore / $speed,
@@ -88,7 +90,34 @@ final readonly class LiveView
         }
         $raw = $this->tracks[$this->thermometer->id]->latest();
 
-        return $raw === null ? null : $this->scales[$this->thermometer->id]->quantity($raw)->value;
+        $scale = $this->scales[$this->thermometer->id];
+
+        return $raw === null || $scale === null ? null : self::value($scale, $raw, null);
+    }
+
+    /** A calibration that cannot be worked out spoils the value of its own probe and nothing else; the page of the probe says why. */
+    private static function scale(Probe $probe): ?ProbeCalibration
+    {
+        try {
+            return $probe->reading();
+        } catch (CoreException|\ArithmeticError) {
+            return null;
+        }
+    }
+
+    /** Null where the number is none. */
+    private static function value(ProbeCalibration $scale, float $raw, ?float $celsius): ?float
+    {
+        try {
+            return self::finite($scale->quantity($raw, 0.0, $celsius)->value);
+        } catch (CoreException|\ArithmeticError) {
+            return null;
+        }
+    }
+
+    private static function finite(float $value): ?float
+    {
+        return is_finite($value) ? $value : null;
     }
 
     /** Only these two depend on the temperature of what they stand in, and only as far as water is liquid. */

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Recorder\Keeping;
+
+use App\Models\Bench;
+use App\Models\Run;
+use App\Recorder\BenchState;
+use App\Recorder\Link\ToldChannel;
+use App\Recorder\ProbeRegister;
+use App\Storage\Outage;
+use Illuminate\Database\ConnectionInterface;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\Query\Expression;
+use Illuminate\Database\QueryException;
+
+/**
+ * What the recorder asks MariaDB; runs in the clerk's process.
+ *
+ * @phpstan-import-type Row from Spool
+ */
+final readonly class Desk
+{
+    /** Columns of a block; "count" last, because the others are chosen by comparing it. */
+    private const BLOCK = ['t0', 'dt', 'times', 'payload', 'summary', 'count'];
+
+    public function __construct(private ConnectionInterface $database)
+    {
+    }
+
+    /** @return list<Bench> */
+    public function benches(): array
+    {
+        return array_values(Bench::query()->get()->all());
+    }
+
+    /**
+     * Writes down what is plugged in.
+     *
+     * @param  list<ToldChannel>  $channels
+     * @return array{state: BenchState, left: list<int>} and the benches from which probes were carried here
+     *
+     * @throws ModelNotFoundException If the bench was removed.
+     */
+    public function note(int $benchId, array $channels): array
+    {
+        $left = ProbeRegister::note(Bench::query()->findOrFail($benchId), $channels);
+
+        return ['state' => $this->state($benchId), 'left' => $left];
+    }
+
+    /** @throws ModelNotFoundException If the bench was removed. */
+    public function state(int $benchId): BenchState
+    {
+        $bench = Bench::query()->with('probes.calibration', 'probes.lastZero')->findOrFail($benchId);
+        $open = Run::query()->where('state', Run::OPEN)->whereRelation('experiment', 'bench_id', $benchId)->select('id');
+        $lastSeq = $this->database->table('sample_blocks')->whereColumn('run_channel_id', 'run_channels.id')
+            ->orderByDesc('first_seq')->limit(1)->selectRaw('first_seq + count - 1');
+        $channels = $this->database->table('run_channels')->whereIn('run_id', $open)->select('id', 'probe_id')->selectSub($lastSeq, 'last_seq')->get();
+
+        return new BenchState($bench, array_values($channels->map(static fn (\stdClass $c): array => [
+            'id' => (int) $c->id, 'probeId' => (int) $c->probe_id, 'lastSeq' => (int) $c->last_seq,
+        ])->all()));
+    }
+
+    /**
+     * Puts blocks into MariaDB. One that is there already is kept once; the longer of two that begin alike wins.
+     *
+     * @param  list<Row>  $rows
+     * @return list<array{runChannelId: int, firstSeq: int, count: int, reason: string}> those that were refused, and will always be
+     */
+    public function keep(array $rows): array
+    {
+        try {
+            $this->insert($rows);
+
+            return [];
+        } catch (QueryException $failure) {
+            if (Outage::isBehind($failure)) {
+                throw $failure;
+            }
+            if (count($rows) === 1) {
+                return [[
+                    'runChannelId' => (int) $rows[0]['run_channel_id'], 'firstSeq' => (int) $rows[0]['first_seq'],
+                    'count' => (int) $rows[0]['count'], 'reason' => (string) ($failure->errorInfo[2] ?? $failure->getCode()),
+                ]];
+            }
+        }
+        // One spoils the statement, not the others.
+        $half = intdiv(count($rows), 2);
+
+        return [...$this->keep(array_slice($rows, 0, $half)), ...$this->keep(array_slice($rows, $half))];
+    }
+
+    /** @param  list<Row>  $rows */
+    private function insert(array $rows): void
+    {
+        if ($rows === []) {
+            return;
+        }
+        $longer = array_map(static fn (string $c): Expression => new Expression("IF(VALUES(`count`) > `count`, VALUES(`{$c}`), `{$c}`)"), self::BLOCK);
+        $this->database->table('sample_blocks')->upsert($rows, ['run_channel_id', 'first_seq'], array_combine(self::BLOCK, $longer));
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Recorder\Link;
+
+/** A SenML pack (RFC 8428) of one channel, read from a line of the probe link. */
+final readonly class Pack
+{
+    /** Two minutes at 1000 Hz; a device that has more to tell of what was missed tells it in several packs. */
+    public const MOST_SAMPLES = 120_000;
+
+    /** Numbers above this are not whole any more in JSON as most programs read it (RFC 8259, section 6). */
+    private const LARGEST_SEQ = 2 ** 53 - 1;
+
+    /** Raw signals are volts, siemens, counts; nothing a probe puts out comes near this in any unit. */
+    private const LARGEST_VALUE = 1e12;
+
+    /** Unix seconds; the year 5138. */
+    private const LATEST_TIME = 1e11;
+
+    /**
+     * @param  non-empty-list<Sample>  $samples
+     * @param  float|null  $madeAt  when a stand-in made the last sample, wall clock in s
+     */
+    private function __construct(public string $channel, public array $samples, public ?float $madeAt)
+    {
+    }
+
+    /**
+     * @param  list<mixed>  $records
+     *
+     * @throws DeviceFault If the records are no readings of one numbered channel.
+     */
+    public static function from(array $records): self
+    {
+        if ($records === [] || count($records) > self::MOST_SAMPLES) {
+            throw DeviceFault::because('sent a pack of '.count($records).' readings; it must hold 1 to '.self::MOST_SAMPLES);
+        }
+        $base = 0.0;
+        $channel = null;
+        $madeAt = null;
+        $lastSeq = 0;
+        $samples = [];
+        foreach ($records as $record) {
+            if (! is_array($record)) {
+                throw DeviceFault::because('sent a reading that is no JSON object');
+            }
+            $base = self::number($record, 'bt', self::LATEST_TIME) ?? $base;
+            $value = self::number($record, 'v', self::LARGEST_VALUE) ?? throw DeviceFault::because('sent a reading without a value "v"');
+            $name = $record['n'] ?? null;
+            $seq = $record['seq'] ?? null;
+            if (! is_string($name) || ($channel !== null && $name !== $channel)) {
+                throw DeviceFault::because('sent a pack whose readings do not all name the same channel "n"');
+            }
+            if (! is_int($seq) || $seq <= $lastSeq || $seq > self::LARGEST_SEQ) {
+                throw DeviceFault::because('sent readings whose numbers "seq" do not rise from 1 to at most '.self::LARGEST_SEQ);
+            }
+            $time = $base + (self::number($record, 't', self::LATEST_TIME) ?? 0.0);
+            if ($time < 0.0 || $time > self::LATEST_TIME) {
+                throw DeviceFault::because('sent a reading for a time that is no moment in Unix seconds');
+            }
+            [$channel, $lastSeq] = [$name, $seq];
+            $madeAt = self::number($record, 'wall', self::LATEST_TIME);
+            $samples[] = new Sample($seq, $time, $value);
+        }
+
+        return new self($channel, $samples, $madeAt);
+    }
+
+    /** @param  array<array-key, mixed>  $record */
+    private static function number(array $record, string $name, float $largest): ?float
+    {
+        $value = $record[$name] ?? null;
+        if ($value === null) {
+            return null;
+        }
+        if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value) || abs($value) > $largest) {
+            throw DeviceFault::because("sent a \"{$name}\" that is no number from ".json_encode(-$largest).' to '.json_encode($largest));
+        }
+
+        return (float) $value;
+    }
+}

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Recorder\Live;
+
+use App\Recorder\Keeping\SampleKeeper;
+use App\Recorder\Link\Allowance;
+use App\Recorder\Link\BenchLink;
+use App\Recorder\Link\DeviceFault;
+use App\Recorder\RunFeed;
+
+/** What must be said on every screen of a bench: that its device was set aside, that storage is away, what is in danger, what was lost. */
+final class BenchNotes
+{
+    /** A clock that was put right is worth knowing for a while. */
+    private const STEP_TOLD_S = 600.0;
+
+    /** A clock put right now and then is no fault; one that keeps going back is. */
+    private const STEPS_PER_S = 0.1;
+
+    private const STEPS_AT_ONCE = 24.0;
+
+    private const MINUTE_S = 60.0;
+
+    private const HOUR_S = 3600.0;
+
+    private float $steppedBackS = 0.0;
+
+    private float $steppedAt = -INF;
+
+    private readonly Allowance $steps;
+
+    public function __construct(private readonly SampleKeeper $keeper, private readonly BenchLink $link, private readonly RunFeed $runs)
+    {
+        $this->steps = new Allowance(self::STEPS_PER_S, self::STEPS_AT_ONCE, microtime(true));
+    }
+
+    /** @throws DeviceFault If it does so again and again. */
+    public function clockSteppedBack(float $seconds, float $now): void
+    {
+        if ($seconds <= 0.0) {
+            return;
+        }
+        [$this->steppedBackS, $this->steppedAt] = [$seconds, $now];
+        if (! $this->steps->take(1.0, $now)) {
+            throw DeviceFault::because('has a clock that goes back again and again');
+        }
+    }
+
+    /** Why nothing comes from the bench; null if its device is in order. */
+    public function whyAside(): ?string
+    {
+        $fault = $this->link->fault(microtime(true));
+
+        return $fault === null ? null : "The device of this bench was set aside. {$fault} It is tried again by itself.";
+    }
+
+    /** @return list<array{code: string, tone: 'amber'|'red', sentence: string}> the gravest first */
+    public function now(float $now): array
+    {
+        $standing = $this->keeper->standing($this->runs->channels());
+        $notes = [];
+        if ($standing->lost > 0) {
+            $notes[] = self::note('samples-lost', 'red', self::samples($standing->lost).' of this run could be kept nowhere and '
+                .($standing->lost === 1 ? 'is' : 'are').' lost, between '.self::clock($standing->lostFrom).' and '.self::clock($standing->lostUntil)
+                .' (UTC). What was recorded before and after is there; readings that were taken are kept.');
+        }
+        if ($standing->inDanger > 0) {
+            $notes[] = self::note('samples-in-danger', 'red', 'Neither the database nor the disk takes what is recorded: '.self::samples($standing->inDanger)
+                .' since '.self::clock($standing->inDangerSince).' (UTC) are in memory alone. Leave this computer on, and make room on its disk; it is written by itself then.');
+        } elseif ($standing->isStorageAway) {
+            $notes[] = self::note('storage-away', 'amber', 'The database does not answer just now. Live values go on; '
+                .($standing->onDisk > 0 ? self::samples($standing->onDisk).' of this run wait on disk, nothing is lost.' : 'what is recorded waits on disk, nothing is lost.')
+                .' Readings can be taken once it is back.');
+        } elseif ($standing->onDisk > 0) {
+            $notes[] = self::note('catching-up', 'amber', 'The database is back; '.self::samples($standing->onDisk).' that waited on disk are being written.');
+        }
+        $aside = $this->whyAside();
+        if ($aside !== null) {
+            $notes[] = self::note('device-aside', 'amber', $aside);
+        }
+        if ($now - $this->steppedAt < self::STEP_TOLD_S) {
+            $notes[] = self::note('clock-stepped', 'amber', 'The clock of this bench went back by '.self::duration($this->steppedBackS)
+                .'. Values go on as a new segment; times of earlier readings of this run are not comparable with later ones.');
+        }
+
+        return $notes;
+    }
+
+    /**
+     * @param  'amber'|'red'  $tone
+     * @return array{code: string, tone: 'amber'|'red', sentence: string}
+     */
+    private static function note(string $code, string $tone, string $sentence): array
+    {
+        return ['code' => $code, 'tone' => $tone, 'sentence' => $sentence];
+    }
+
+    private static function samples(int $count): string
+    {
+        return number_format($count).($count === 1 ? ' sample' : ' samples');
+    }
+
+    private static function clock(?float $at): string
+    {
+        return gmdate('H:i:s', (int) $at);
+    }
+
+    private static function duration(float $seconds): string
+    {
+        return match (true) {
+            $seconds < self::MINUTE_S => sprintf('%.0F s', $seconds),
+            $seconds < 0.95 * self::HOUR_S => sprintf('%.0F min', $seconds / self::MINUTE_S),
+            default => sprintf('%.1F h', $seconds / self::HOUR_S),
+        };
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'connections' => [
+        'mariadb' => [
+            'driver' => 'mariadb',
+            'host' => env('DB_HOST', '127.0.0.1'),
+            'port' => env('DB_PORT', '8421'),
+            'database' => env('DB_DATABASE', 'welkion'),
+            'username' => env('DB_USERNAME', 'welkion'),
+            'password' => env('DB_PASSWORD', ''),
+            'charset' => 'utf8mb4',
+            'collation' => 'utf8mb4_unicode_ci',
+            'prefix' => '',
+            'strict' => true,
+            // Seconds to connect within; how long an answer may take is set where PHP is started (mysqlnd.net_read_timeout).
+            'options' => [PDO::ATTR_TIMEOUT => 2],
+        ],
+    ],
+];
