@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Exceptions\Handler;
 use App\Exceptions\Problem;
 use App\Exceptions\Refusal;
+use App\Http\Middleware\SessionAge;
 use App\Http\Middleware\TellAwayAtOnce;
 use App\Recorder\BenchRefused;
 use App\Recorder\RecorderUnavailable;
@@ -34,7 +35,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // The application is same-origin; nothing answers other sites.
         $middleware->remove(HandleCors::class);
         $middleware->redirectGuestsTo('/sign-in');
-        $middleware->web(prepend: [TellAwayAtOnce::class]);
+        $middleware->web(prepend: [TellAwayAtOnce::class], append: [SessionAge::class]);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         // What a person is told about is no fault of the program.

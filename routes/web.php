@@ -16,8 +16,12 @@ use App\Http\Controllers\RunController;
 use App\Http\Controllers\RunExportController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
+use App\Http\Controllers\SignInController;
 use App\Http\Controllers\WorkingController;
 use Illuminate\Support\Facades\Route;
+
+// What is no number names nothing, also where MariaDB would take its first digits for one.
+Route::patterns(array_fill_keys(['bench', 'probe', 'calibration', 'zero', 'standard', 'experiment', 'run', 'reading'], '[1-9][0-9]{0,17}') + ['position' => '[0-4]', 'signIn' => '[0-9a-f]{64}']);
 
 Route::prefix('api')->group(function (): void {
     Route::get('session', [SessionController::class, 'show'])->middleware('throttle:api');
@@ -26,6 +30,9 @@ Route::prefix('api')->group(function (): void {
 
     Route::middleware(['auth', 'throttle:api'])->group(function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
+        Route::get('sign-ins', [SignInController::class, 'index']);
+        Route::delete('sign-ins', [SignInController::class, 'destroyOthers']);
+        Route::delete('sign-ins/{signIn}', [SignInController::class, 'destroy'])->can('use', 'signIn');
 
         Route::get('benches', [BenchController::class, 'index']);
         Route::get('benches/{bench}', [BenchController::class, 'show'])->can('use', 'bench');
@@ -55,7 +62,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('keep', [CalibrationController::class, 'keep']);
             Route::post('exchange', [CalibrationController::class, 'exchange']);
             Route::post('readings', [CalibrationReadingController::class, 'store']);
-            Route::delete('readings/{position}', [CalibrationReadingController::class, 'destroy'])->whereNumber('position');
+            Route::delete('readings/{position}', [CalibrationReadingController::class, 'destroy']);
         });
 
         Route::get('shelf', [ShelfController::class, 'index']);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Live;
 
 use App\Models\Experiment;
+use Illuminate\Support\Facades\DB;
 
 /** Tells every open screen of an experiment that something of it has changed, so that it asks again. */
 final readonly class ChangeNotice
@@ -15,10 +16,15 @@ final readonly class ChangeNotice
     {
     }
 
-    /** A screen that misses the notice asks again by itself when it is next looked at; so failure is no error. */
+    /** Once it is stored. A screen that misses the notice asks again by itself when it is next looked at; so failure is no error. */
     public function experimentChanged(Experiment|int $experiment): void
     {
         $id = $experiment instanceof Experiment ? $experiment->id : $experiment;
+        DB::afterCommit(fn () => $this->tell($id));
+    }
+
+    private function tell(int $id): void
+    {
         $socket = @stream_socket_client("unix://{$this->socket}", timeout: self::WITHIN_S);
         if ($socket === false) {
             return;

@@ -14,6 +14,7 @@ use Welkion\Core\Calibration\CalibrationLine;
 use Welkion\Core\Calibration\Origin;
 use Welkion\Core\Calibration\Plunger;
 use Welkion\Core\Calibration\ProbeCalibration;
+use Welkion\Core\Calibration\ProbeModel;
 use Welkion\Core\Calibration\Recipe;
 use Welkion\Core\Calibration\Standard;
 use Welkion\Core\Calibration\StandardReading;
@@ -163,7 +164,8 @@ final class Calibration extends Model
     }
 
     /**
-     * The calibration as kept, or as it stands with the readings so far; null before there is one.
+     * The calibration as kept, or as it stands with the readings so far; null before there is one, and for one that was
+     * kept but cannot be worked out any more.
      *
      * @throws CoreException If the readings give no line.
      */
@@ -171,10 +173,7 @@ final class Calibration extends Model
     {
         $model = $this->probe->model();
         if ($this->slope !== null) {
-            return $model->calibration(CalibrationLine::kept(
-                $this->slope, (float) $this->slope_uncertainty, (float) $this->offset, (float) $this->offset_uncertainty,
-                $this->covariance, $this->probe->kind->reference(),
-            ), $this->celsius(), $this->unit, $this->compensation());
+            return $this->asKept($model);
         }
         $points = array_values($this->points());
 
@@ -219,6 +218,21 @@ final class Calibration extends Model
         $value = $this->settings[$name] ?? null;
 
         return is_numeric($value) ? (float) $value : null;
+    }
+
+    /** What is stored may be older than a rule it breaks: that spoils this calibration, and no page that shows it. */
+    private function asKept(ProbeModel $model): ?ProbeCalibration
+    {
+        try {
+            $line = CalibrationLine::kept(
+                (float) $this->slope, (float) $this->slope_uncertainty, (float) $this->offset, (float) $this->offset_uncertainty,
+                $this->covariance, $this->probe->kind->reference(),
+            );
+
+            return $line->isUsable() ? $model->calibration($line, $this->celsius(), $this->unit, $this->compensation()) : null;
+        } catch (CoreException|\ArithmeticError) {
+            return null;
+        }
     }
 
     private function compensation(): TemperatureCompensation

@@ -15,6 +15,8 @@ use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Calibration\ProbeModel;
 use Welkion\Core\Calibration\Surroundings;
 use Welkion\Core\Calibration\Trust;
+use Welkion\Core\Exception\CoreException;
+use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Series\SteadyLimits;
 
 /**
@@ -112,9 +114,24 @@ final class Probe extends Model
         return ProbeModel::of($this->kind, $this->raw_unit, $this->stated_slope, $this->stated_offset);
     }
 
-    /** What it reads by now: its calibration, or its maker's line, with the zero in force. */
+    /** A calibration is in force, but what is stored of it cannot be worked out. */
+    public function hasBrokenCalibration(): bool
+    {
+        $calibration = $this->calibrationWithProbe();
+
+        return $calibration !== null && $calibration->calibrated() === null;
+    }
+
+    /**
+     * What it reads by now: its calibration, or its maker's line, with the zero in force.
+     *
+     * @throws InvalidQuantity If its calibration cannot be worked out; another line in its place would show wrong values.
+     */
     public function reading(): ProbeCalibration
     {
+        if ($this->hasBrokenCalibration()) {
+            throw new InvalidQuantity($this->brokenSentence());
+        }
         $calibrated = $this->calibrationWithProbe()?->calibrated() ?? $this->model()->factory();
         $zero = $this->zero();
 
@@ -132,9 +149,15 @@ final class Probe extends Model
     {
         $limits = $this->kind->steadyLimits();
         $own = $this->bench->steady_limits[$this->kind->value] ?? null;
-
-        return $own === null ? $limits
-            : SteadyLimits::of($own['driftPerMinute'], $own['scatter'], $own['tolerance'], $own['windowS'], $limits->share);
+        if ($own === null) {
+            return $limits;
+        }
+        try {
+            return SteadyLimits::of($own['driftPerMinute'], $own['scatter'], $own['tolerance'], $own['windowS'], $limits->share);
+        } catch (CoreException) {
+            // Stored under an older rule: the usual ones are better than none.
+            return $limits;
+        }
     }
 
     /** The same in raw units. */
@@ -154,7 +177,12 @@ final class Probe extends Model
     {
         $calibration = $this->calibrationWithProbe();
 
-        return $this->trust()->sentence($this->title, $calibration?->calibrated()?->verdict(), $calibration?->ageDays(now()));
+        return $this->hasBrokenCalibration() ? $this->brokenSentence() : $this->trust()->sentence($this->title, $calibration?->calibrated()?->verdict(), $calibration?->ageDays(now()));
+    }
+
+    private function brokenSentence(): string
+    {
+        return "{$this->title}: what is stored of its calibration cannot be worked out. Calibrate it again.";
     }
 
     /** The calibration in force, knowing its probe. */

@@ -75,17 +75,17 @@ final class RunChannel extends Model
     }
 
     /** How raw signals become quantities, by the calibration in force. */
-    public function reading(): ProbeCalibration
+    public function reading(): ?ProbeCalibration
     {
         return $this->readingBy($this->calibrationInForce());
     }
 
-    /** How raw signals become quantities by some calibration of the probe, or by the maker's line. */
-    public function readingBy(?Calibration $calibration): ProbeCalibration
+    /** How raw signals become quantities by some calibration of the probe, or by the maker's line; null if it cannot be worked out. */
+    public function readingBy(?Calibration $calibration): ?ProbeCalibration
     {
-        $calibrated = $this->withProbe($calibration)?->calibrated() ?? $this->probe->model()->factory();
+        $calibrated = $calibration === null ? $this->probe->model()->factory() : $this->withProbe($calibration)?->calibrated();
 
-        return $this->zero === null ? $calibrated : $this->zero->appliedTo($calibrated, $this->probe->model());
+        return $calibrated === null || $this->zero === null ? $calibrated : $this->zero->appliedTo($calibrated, $this->probe->model());
     }
 
     public function trust(): Trust

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Auth\EmailAddress;
+use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 
@@ -11,12 +13,13 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property int $id
  * @property string $name
  * @property string $email
+ * @property string $password
  */
 final class User extends Authenticatable
 {
     protected $fillable = ['name', 'email', 'password'];
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password'];
 
     /** @return HasMany<Experiment, $this> */
     public function experiments(): HasMany
@@ -34,6 +37,18 @@ final class User extends Authenticatable
     public function shelf(): HasMany
     {
         return $this->hasMany(ShelfStandard::class);
+    }
+
+    /** Nobody is remembered by a cookie of its own: who stays signed in does so by a session that can be ended. */
+    public function getRememberTokenName(): string
+    {
+        return '';
+    }
+
+    /** Stored as it is looked up. */
+    protected function email(): Attribute
+    {
+        return Attribute::make(set: EmailAddress::normalised(...));
     }
 
     /** @return array<string, string> */

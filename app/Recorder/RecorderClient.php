@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Recorder;
 
 use App\Models\Bench;
+use Illuminate\Support\Facades\DB;
 
 /** The web application's way to the recorder. */
 final class RecorderClient
@@ -80,14 +81,16 @@ final class RecorderClient
         $this->tell('reload', $bench);
     }
 
-    /** Says what has changed; a recorder that is away reads it all when it is back. */
+    /** Says what has changed, once it is stored; a recorder that is away reads it all when it is back. */
     private function tell(string $what, Bench $bench): void
     {
-        try {
-            $this->ask($what, $bench);
-        } catch (RecorderUnavailable) {
-            return;
-        }
+        DB::afterCommit(function () use ($what, $bench): void {
+            try {
+                $this->ask($what, $bench);
+            } catch (RecorderUnavailable) {
+                return;
+            }
+        });
     }
 
     /**

@@ -6,6 +6,7 @@ namespace App\Titration;
 
 use App\Models\Experiment;
 use App\Models\Run;
+use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Titration\EquivalenceFinder;
 use Welkion\Core\Titration\EquivalencePoint;
 use Welkion\Core\Titration\TitrationCurve;
@@ -73,7 +74,12 @@ final readonly class ExperimentWorking
     {
         $entry = $this->experiment->entries[$symbol];
 
-        return $entry['value'] === null
-            ? null : Measured::of((float) $entry['value'], (float) $entry['uncertainty'], Unit::parse($entry['unit']));
+        try {
+            return $entry['value'] === null
+                ? null : Measured::of((float) $entry['value'], (float) $entry['uncertainty'], Unit::parse($entry['unit']));
+        } catch (CoreException) {
+            // Its line waits for it, as for one that was not typed.
+            return null;
+        }
     }
 }

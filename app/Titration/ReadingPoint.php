@@ -8,6 +8,7 @@ use App\Models\Reading;
 use App\Models\ReadingValue;
 use App\Models\RunChannel;
 use Welkion\Core\Calibration\ProbeCalibration;
+use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Uncertainty\Measured;
 
 /** One reading with its pH worked out from the raw signal. */
@@ -36,16 +37,27 @@ final readonly class ReadingPoint
         $values = $reading->values->keyBy('run_channel_id');
         $raw = $electrode === null ? null : $values->get($electrode->id);
         $warmth = $thermometer === null ? null : $values->get($thermometer->id)?->mean;
-        $celsius = $warmth === null ? null : $scale?->quantity($warmth)->value;
+        $celsius = $warmth === null || $scale === null ? null : self::quantity($scale, $warmth, 0.0, null)?->value;
 
         return new self(
             $reading,
             $raw?->mean,
             $raw?->scatter,
             $celsius,
-            $raw instanceof ReadingValue
-                ? $line?->quantity($raw->mean, $raw->scatter / sqrt(max(1, $raw->sample_count)), $celsius)
-                : null,
+            $raw instanceof ReadingValue && $line !== null
+                ? self::quantity($line, $raw->mean, $raw->scatter / sqrt(max(1, $raw->sample_count)), $celsius) : null,
         );
+    }
+
+    /** A reading that cannot be worked out is a gap in its own row, and in no other. */
+    private static function quantity(ProbeCalibration $by, float $raw, float $uncertainty, ?float $celsius): ?Measured
+    {
+        try {
+            $quantity = $by->quantity($raw, $uncertainty, $celsius);
+        } catch (CoreException|\ArithmeticError) {
+            return null;
+        }
+
+        return is_finite($quantity->value) && is_finite($quantity->uncertainty) ? $quantity : null;
     }
 }

@@ -10,6 +10,7 @@ use App\Models\Run;
 use App\Models\RunChannel;
 use Illuminate\Support\Collection;
 use Welkion\Core\Calibration\ProbeKind;
+use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Series\Series;
 use Welkion\Core\Titration\StepAdvice;
@@ -84,7 +85,13 @@ final readonly class RunCurve
     /** @return list<float> planned volumes still to come, mL */
     public function remaining(): array
     {
-        return $this->run->volumePlan()->remaining(
+        try {
+            $plan = $this->run->volumePlan();
+        } catch (CoreException) {
+            return [];
+        }
+
+        return $plan->remaining(
             array_values($this->points->map(static fn (ReadingPoint $p): float => $p->reading->volume)->all()),
         );
     }

@@ -30,14 +30,14 @@ final class BadInputTest extends TestCase
         $thermometer = $this->probe('thermometer');
         $open = fn (Probe $probe, string $recipe, array $settings) => $this->postJson("/api/probes/{$probe->id}/calibrations", ['recipe' => $recipe, 'settings' => $settings]);
 
-        $barometer = 'The barometer must be a number between 50 and 110 kPa: read it at this place, not reduced to sea level.';
+        $barometer = 'The barometer must be a number from 50 to 110 kPa: read it at this place, not reduced to sea level.';
         foreach ([1013, 0, 'high'] as $typed) {
             $open($thermometer, 'ice-and-boiling', ['barometerKpa' => $typed])->assertUnprocessable()->assertJsonPath('detail', $barometer);
         }
-        $open($plunger, 'bore', ['boreMm' => 0])->assertUnprocessable()->assertJsonPath('detail', 'The inner diameter of the syringe must be a number above 0 mm, at most 200.');
-        $open($plunger, 'bore', ['deadVolumeMl' => -1])->assertUnprocessable()->assertJsonPath('detail', 'The dead volume must be a number of mL from 0 to 100.');
+        $open($plunger, 'bore', ['boreMm' => 0])->assertUnprocessable()->assertJsonPath('detail', 'The inner diameter of the syringe must be a number from 1 to 200 mm.');
+        $open($plunger, 'bore', ['deadVolumeMl' => -1])->assertUnprocessable()->assertJsonPath('detail', 'The dead volume must be a number from 0 to 100 mL.');
         $open($this->probe('conductivity-cell'), 'one-solution', ['coefficient' => 1.91])->assertUnprocessable()
-            ->assertJsonPath('detail', 'The temperature coefficient must lie between 0 and 0.1 per °C; 0.0191 fits dilute salts.');
+            ->assertJsonPath('detail', 'The temperature coefficient must be a number from 0 to 0.1 per °C; 0.0191 fits dilute salts.');
         $open($thermometer, 'ice-and-boiling', ['boreMm' => 29, 'colour' => 'red'])->assertUnprocessable();
         self::assertSame(0, Calibration::query()->where('user_id', $this->teacher->id)->count(), 'Nothing was opened by any of them.');
     }
@@ -45,11 +45,11 @@ final class BadInputTest extends TestCase
     public function test_standards_of_each_kind_have_their_range(): void
     {
         foreach ([
-            ['thermometer', 'beside-thermometer', 900, 'Standard 1 must lie between -50 and 250 °C.'],
-            ['pressure-sensor', 'beside-gauge', -5, 'Standard 1 must lie between 0 and 1000 kPa.'],
-            ['conductivity-cell', 'one-solution', 0, 'Standard 1 must lie between 0.01 and 500000 µS/cm.'],
-            ['plunger', 'volume-marks', 5000, 'Standard 1 must lie between 0 and 1000 mL.'],
-            ['ph-electrode', 'buffers', 15, 'Standard 1 must lie between 0 and 14 pH.'],
+            ['thermometer', 'beside-thermometer', 900, 'The value of standard 1 must be a number from -50 to 250 °C.'],
+            ['pressure-sensor', 'beside-gauge', -5, 'The value of standard 1 must be a number from 0 to 1000 kPa.'],
+            ['conductivity-cell', 'one-solution', 0, 'The value of standard 1 must be a number from 0.01 to 500000 µS/cm.'],
+            ['plunger', 'volume-marks', 5000, 'The value of standard 1 must be a number from 0 to 1000 mL.'],
+            ['ph-electrode', 'buffers', 15, 'The value of standard 1 must be a number from 0 to 14 pH.'],
         ] as [$kind, $recipe, $value, $sentence]) {
             $this->postJson("/api/probes/{$this->probe($kind)->id}/calibrations", ['recipe' => $recipe, 'standards' => [['source' => 'typed', 'value' => $value]]])
                 ->assertUnprocessable()->assertJsonPath('detail', $sentence);
@@ -118,9 +118,21 @@ final class BadInputTest extends TestCase
         $this->postJson("{$url}/acts", ['act' => str_repeat('x', 50)])->assertUnprocessable();
 
         $limits = ['driftPerMinute' => 0.1, 'scatter' => 0.1, 'tolerance' => 0.1, 'windowS' => 10];
-        foreach ([['scatter' => 0], ['driftPerMinute' => 'slow'], ['tolerance' => -1]] as $wrong) {
-            $this->patchJson($url, ['kind' => 'thermometer', 'limits' => $wrong + $limits])->assertUnprocessable()->assertJsonPath('detail', 'Each limit must be a number above 0.');
+        foreach ([
+            [['scatter' => 0], 'The largest scatter must be a number from 0.0001 to 100 °C.'],
+            [['driftPerMinute' => 'slow'], 'The largest drift must be a number from 0.0003 to 300 °C per minute.'],
+            [['driftPerMinute' => 5e-324], 'The largest drift must be a number from 0.0003 to 300 °C per minute.'],
+            [['scatter' => 1e308], 'The largest scatter must be a number from 0.0001 to 100 °C.'],
+            [['tolerance' => -1], 'What is left to go must be a number from 0.0001 to 100 °C.'],
+            [['windowS' => [10]], 'The window must be a number from 1 to 20 s.'],
+            [['windowS' => 0.5], 'The window must be a number from 1 to 20 s.'],
+        ] as [$wrong, $sentence]) {
+            $this->patchJson($url, ['kind' => 'thermometer', 'limits' => $wrong + $limits])->assertUnprocessable()->assertJsonPath('detail', $sentence);
         }
+        foreach ([[], ['scatter' => 0.1], 'tight'] as $partly) {
+            $this->patchJson($url, ['kind' => 'thermometer', 'limits' => $partly])->assertUnprocessable();
+        }
+        $this->getJson('/api/benches')->assertOk();
         $this->patchJson($url, ['kind' => 'divining-rod', 'limits' => null])->assertUnprocessable();
         self::assertNull($this->bench->refresh()->steady_limits);
     }

@@ -98,13 +98,13 @@ final class CalibrationTest extends TestCase
             ->assertJsonPath('standards.0.label', '6.50')->assertJsonPath('standards.1.value', 9.2);
 
         foreach ([
-            'Standard 2 must lie between 0 and 14 pH.' => $typed(7.0, 47),
-            'The value of standard 1 must be a number, like 6.86.' => $typed('milk', 7.0),
+            'The value of standard 2 must be a number from 0 to 14 pH.' => $typed(7.0, 47),
+            'The value of standard 1 must be a number from 0 to 14 pH.' => $typed('milk', 7.0),
             'Standard 2 needs a value: type it.' => $typed(7.0, null),
             'Choose at least one standard.' => self::USUAL + ['standards' => []],
             'Standard 1 is no buffer we know; choose another, or type its pH.' => self::USUAL + ['standards' => [['source' => 'buffer', 'code' => 'milk']]],
             'This kind of probe is not calibrated in that way. Choose one of the ways its page offers.' => ['recipe' => 'hung-weights'],
-            'The temperature of the standards must lie between 0 and 50 °C.' => self::USUAL + ['settings' => ['celsius' => 80]],
+            'The temperature of the standards must be a number from 0 to 50 °C.' => self::USUAL + ['settings' => ['celsius' => 80]],
         ] as $sentence => $body) {
             $this->postJson("/api/probes/{$probe}/calibrations", $body)->assertUnprocessable()->assertJsonPath('detail', $sentence);
         }

@@ -36,8 +36,8 @@ final class ExperimentTest extends TestCase
         $change = fn (array $body) => $this->patchJson("/api/experiments/{$experiment->id}", $body)->assertUnprocessable()->json('detail');
 
         self::assertSame('An experiment needs a title.', $change(['title' => '']));
-        self::assertSame('Type the value as a number, like 25.00.', $change(['entries' => [['symbol' => 'V0', 'value' => 'much']]]));
-        self::assertSame('The value must be above 0.', $change(['entries' => [['symbol' => 'V0', 'value' => -3]]]));
+        self::assertSame('The value must be a number from 1e-9 to 1e9.', $change(['entries' => [['symbol' => 'V0', 'value' => 'much']]]));
+        self::assertSame('The value must be a number from 1e-9 to 1e9.', $change(['entries' => [['symbol' => 'V0', 'value' => -3]]]));
         self::assertSame('A value in g cannot be given in mL: they measure different things.', $change(['entries' => [['symbol' => 'V0', 'value' => 3, 'unit' => 'g']]]));
         self::assertSame('"drops" is not a unit Welkion knows. Write it like mL, mol/L, mV or °C.', $change(['entries' => [['symbol' => 'V0', 'value' => 3, 'unit' => 'drops']]]));
         self::assertSame('Give the experiment a title, for example a question.', $this->postJson('/api/experiments', ['protocol' => 'titration', 'benchId' => $bench->id])->json('detail'));

@@ -177,7 +177,7 @@ final class KindsTest extends TestCase
         $this->postJson("/api/calibrations/{$id}/keep")->assertConflict()
             ->assertJsonPath('detail', 'Type the inner diameter of the syringe: without it travel is no volume.');
         $this->patchJson("/api/calibrations/{$id}", ['settings' => ['boreMm' => -3]])->assertUnprocessable()
-            ->assertJsonPath('detail', 'The inner diameter of the syringe must be a number above 0 mm, at most 200.');
+            ->assertJsonPath('detail', 'The inner diameter of the syringe must be a number from 1 to 200 mm.');
         $untyped = $this->patchJson("/api/calibrations/{$id}", ['settings' => ['boreMm' => 29]])->assertOk();
         self::assertSame(['value-not-typed'], $untyped->json('faults.*.code'));
         $this->postJson("/api/calibrations/{$id}/keep")->assertConflict()

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Calibration;
 use App\Models\Probe;
 use App\Models\Reading;
+use App\Models\SignIn;
 use App\Models\User;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Route as Routes;
@@ -89,13 +90,13 @@ final class PermissionTest extends TestCase
         return array_values(array_map(static fn (Route $r): array => [$r->methods()[0], $r->uri()], $routes));
     }
 
-    /** @param  array<string, int>  $subjects */
+    /** @param  array<string, int|string>  $subjects */
     private function filled(string $uri, array $subjects): string
     {
         return (string) preg_replace_callback('/\{(\w+)\}/', static fn (array $m): string => (string) ($subjects[$m[1]] ?? self::fail("Make a {$m[1]} for this test.")), $uri);
     }
 
-    /** @return array<string, int> the id of one of everything, by its name in a path; all of one teacher */
+    /** @return array<string, int|string> the id of one of everything, by its name in a path; all of one teacher */
     private function subjects(): array
     {
         $bench = $this->silentBenchOf($this->owner);
@@ -112,14 +113,16 @@ final class PermissionTest extends TestCase
         $run = $experiment->runs()->create(['number' => 1, 'state' => 'open', 'plan' => [], 'started_at' => now()]);
         $reading = $run->readings()->create(['request_key' => (string) Str::uuid(), 'volume' => 0.0, 'taken_at' => 1.0, 'was_steady' => true]);
 
+        $signIn = SignIn::query()->create(['id' => Str::random(40), 'user_id' => $this->owner->id, 'payload' => '', 'last_activity' => time()]);
+
         return [
-            'bench' => $bench->id, 'probe' => $probe->id, 'calibration' => $calibration->id, 'zero' => $zero->id, 'standard' => $standard->id,
+            'signIn' => $signIn->fingerprint(), 'bench' => $bench->id, 'probe' => $probe->id, 'calibration' => $calibration->id, 'zero' => $zero->id, 'standard' => $standard->id,
             'experiment' => $experiment->id, 'run' => $run->id, 'reading' => $reading->id, 'position' => 0,
         ];
     }
 
     /**
-     * @param  array<string, int>  $subjects
+     * @param  array<string, int|string>  $subjects
      * @return list<mixed> what a stranger might have changed
      */
     private function rows(array $subjects): array

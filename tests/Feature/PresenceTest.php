@@ -132,9 +132,9 @@ final class PresenceTest extends TestCase
     public function test_a_bench_may_have_limits_of_its_own(): void
     {
         $bench = $this->connectedBenchOf($this->teacher);
-        $tight = ['driftPerMinute' => 1e-9, 'scatter' => 1e-9, 'tolerance' => 1e-9, 'windowS' => 5];
+        $tight = ['driftPerMinute' => 2e-5, 'scatter' => 1e-5, 'tolerance' => 1e-5, 'windowS' => 5];
         $this->patchJson("/api/benches/{$bench->id}", ['kind' => 'ph-electrode', 'limits' => ['windowS' => 900] + $tight])->assertUnprocessable()
-            ->assertJsonPath('detail', 'The window must be a number of seconds from 1 to 20.');
+            ->assertJsonPath('detail', 'The window must be a number from 1 to 20 s.');
         $this->actAndSettle($bench, 'dip', into: 'buffer-7.00');
         $this->patchJson("/api/benches/{$bench->id}", ['kind' => 'ph-electrode', 'limits' => $tight])->assertOk()->assertJsonPath('probes.0.steady.isOwn', true);
         $this->postJson("/api/benches/{$bench->id}/acts", ['act' => 'dip', 'into' => 'buffer-4.01'])->assertOk();
@@ -171,7 +171,7 @@ final class PresenceTest extends TestCase
         self::assertSame(['brass weight 2 kg'], $this->getJson('/api/shelf')->json('*.label'));
 
         $this->postJson('/api/shelf', ['label' => ''] + $entry)->assertUnprocessable()->assertJsonPath('detail', 'Type the name that stands on it.');
-        $this->postJson('/api/shelf', ['value' => 'heavy'] + $entry)->assertUnprocessable()->assertJsonPath('detail', 'Type its value as a number.');
+        $this->postJson('/api/shelf', ['value' => 'heavy'] + $entry)->assertUnprocessable()->assertJsonPath('detail', 'Its value must be a number from 0.001 to 200 kg.');
         $this->postJson('/api/shelf', ['expiresOn' => 'soon'] + $entry)->assertUnprocessable();
     }
 

@@ -112,7 +112,7 @@ final class RunTest extends TestCase
         $this->patchJson("/api/runs/{$run}", ['plan' => [['from' => 3, 'to' => 1, 'step' => 1]]])->assertUnprocessable()
             ->assertJsonPath('detail', 'The last volume must lie between 3 and 100 mL, but 1 was given.');
         $this->patchJson("/api/runs/{$run}", ['plan' => [['from' => 'a', 'to' => 1, 'step' => 1]]])->assertUnprocessable()
-            ->assertJsonPath('detail', 'Type the volumes and steps of the plan as numbers of mL.');
+            ->assertJsonPath('detail', 'The first volume must be a number from 0 to 100 mL.');
         self::assertSame(0.25, $this->experiment->refresh()->plan[1]['step']);
     }
 

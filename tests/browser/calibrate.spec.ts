@@ -12,7 +12,7 @@ test.describe('calibrating under the conditions of a school', () => {
     await expect(page.getByText('Type it: until then 101.325 kPa is taken.')).toBeVisible()
     await field.fill('1013')
     await field.press('Enter')
-    await expect(page.getByRole('alert')).toContainText('The barometer must be a number between 50 and 110 kPa')
+    await expect(page.getByRole('alert')).toContainText('The barometer must be a number from 50 to 110 kPa')
     await expect(field).toHaveValue('1013')
     await field.fill('98,6')
     await field.press('Enter')

@@ -79,7 +79,7 @@ test.describe('reasoning', () => {
     const field = page.getByLabel('Volume of the sample, V0', { exact: true })
     await field.fill('-5')
     await field.press('Enter')
-    await expect(page.getByText('The value must be above 0.')).toBeVisible()
+    await expect(page.getByText('The value must be a number from 1e-9 to 1e9.')).toBeVisible()
     await page.getByRole('button', { name: 'Done' }).click()
     expect(await teacher.resultOf('Concentration in the whey')).toEqual(before)
   })

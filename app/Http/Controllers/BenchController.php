@@ -6,10 +6,12 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\BenchRequest;
 use App\Http\Resources\BenchResource;
+use App\Http\Stored;
 use App\Models\Bench;
 use App\Models\User;
 use App\Recorder\RecorderClient;
 use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 
 final class BenchController
@@ -24,13 +26,15 @@ final class BenchController
         return new BenchResource($bench->load(BenchResource::WITH));
     }
 
-    public function update(BenchRequest $request, Bench $bench, RecorderClient $recorder): BenchResource
+    public function update(BenchRequest $request, Bench $bench, RecorderClient $recorder): JsonResponse
     {
-        $limits = $bench->steady_limits ?? [];
-        $limits[$request->kind()->value] = $request->limits();
-        $bench->update(['steady_limits' => array_filter($limits)]);
-        $recorder->reload($bench);
+        return Stored::andTold(static function () use ($request, $bench, $recorder): BenchResource {
+            $limits = $bench->steady_limits ?? [];
+            $limits[$request->kind()->value] = $request->limits();
+            $bench->update(['steady_limits' => array_filter($limits)]);
+            $recorder->reload($bench);
 
-        return new BenchResource($bench->load(BenchResource::WITH));
+            return new BenchResource($bench->load(BenchResource::WITH));
+        });
     }
 }

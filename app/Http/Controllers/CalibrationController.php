@@ -10,6 +10,7 @@ use App\Http\Requests\CalibrationRequest;
 use App\Http\Requests\ExchangeRequest;
 use App\Http\Resources\CalibrationHistoryResource;
 use App\Http\Resources\CalibrationResource;
+use App\Http\Stored;
 use App\Models\Calibration;
 use App\Models\Probe;
 use App\Models\User;
@@ -31,9 +32,9 @@ final class CalibrationController
 
     public function store(CalibrationRequest $request, Probe $probe, #[CurrentUser] User $user): JsonResponse
     {
-        $calibration = $this->book->open($probe, $user, $request->recipe(), $request->standards(), $request->settings(), $request->beside());
-
-        return (new CalibrationResource($calibration))->response()->setStatusCode(201);
+        return Stored::andTold(fn (): CalibrationResource => new CalibrationResource($this->book->open(
+            $probe, $user, $request->recipe(), $request->standards(), $request->settings(), $request->beside(),
+        )), 201);
     }
 
     public function show(Calibration $calibration): CalibrationResource
@@ -41,19 +42,21 @@ final class CalibrationController
         return new CalibrationResource($calibration);
     }
 
-    public function update(CalibrationRequest $request, Calibration $calibration): CalibrationResource
+    public function update(CalibrationRequest $request, Calibration $calibration): JsonResponse
     {
-        return new CalibrationResource($this->book->change($calibration, $request->standards(), $request->settings()));
+        return Stored::andTold(fn (): CalibrationResource => new CalibrationResource(
+            $this->book->change($calibration, $request->standards(), $request->settings()),
+        ));
     }
 
-    public function exchange(ExchangeRequest $request, Calibration $calibration): CalibrationResource
+    public function exchange(ExchangeRequest $request, Calibration $calibration): JsonResponse
     {
-        return new CalibrationResource($this->book->exchange($calibration, ...$request->positions()));
+        return Stored::andTold(fn (): CalibrationResource => new CalibrationResource($this->book->exchange($calibration, ...$request->positions())));
     }
 
-    public function keep(Calibration $calibration): CalibrationResource
+    public function keep(Calibration $calibration): JsonResponse
     {
-        return new CalibrationResource($this->book->keep($calibration));
+        return Stored::andTold(fn (): CalibrationResource => new CalibrationResource($this->book->keep($calibration)));
     }
 
     /** One that is open is left; one that was kept is discarded, unless a run was recorded with it. */

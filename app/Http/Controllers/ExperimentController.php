@@ -8,6 +8,7 @@ use App\Http\Requests\StoreExperimentRequest;
 use App\Http\Requests\UpdateExperimentRequest;
 use App\Http\Resources\ExperimentResource;
 use App\Http\Resources\ExperimentSummaryResource;
+use App\Http\Stored;
 use App\Live\ChangeNotice;
 use App\Models\Experiment;
 use App\Models\User;
@@ -15,7 +16,6 @@ use App\Titration\Protocol;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
-use Illuminate\Support\Facades\DB;
 
 final class ExperimentController
 {
@@ -40,15 +40,15 @@ final class ExperimentController
         return new ExperimentResource($experiment);
     }
 
-    public function update(UpdateExperimentRequest $request, Experiment $experiment, ChangeNotice $notice): ExperimentResource
+    public function update(UpdateExperimentRequest $request, Experiment $experiment, ChangeNotice $notice): JsonResponse
     {
-        DB::transaction(static function () use ($request, $experiment): void {
+        return Stored::andTold(static function () use ($request, $experiment, $notice): ExperimentResource {
             // Changes that arrive together queue here, so that neither writes over the other.
             $experiment->newQuery()->whereKey($experiment->id)->lockForUpdate()->first();
             $experiment->refresh()->update($request->changes($experiment));
-        });
-        $notice->experimentChanged($experiment);
+            $notice->experimentChanged($experiment);
 
-        return new ExperimentResource($experiment);
+            return new ExperimentResource($experiment);
+        });
     }
 }

@@ -8,6 +8,7 @@ use App\Calibration\CalibrationKeeping;
 use App\Http\Requests\ChosenCalibrationRequest;
 use App\Http\Requests\ReasonRequest;
 use App\Http\Resources\CalibrationResource;
+use App\Http\Stored;
 use App\Models\Calibration;
 use App\Models\Probe;
 use App\Models\User;
@@ -27,16 +28,13 @@ final class KeptCalibrationController
 
     public function copy(ChosenCalibrationRequest $request, Probe $probe, #[CurrentUser] User $user): JsonResponse
     {
-        return self::made($this->keeping->copy($probe->load('bench'), $request->calibration(), $user));
+        return Stored::andTold(fn (): CalibrationResource => new CalibrationResource(
+            $this->keeping->copy($probe->load('bench'), $request->calibration(), $user),
+        ), 201);
     }
 
     public function factory(Probe $probe, #[CurrentUser] User $user): JsonResponse
     {
-        return self::made($this->keeping->factory($probe->load('bench'), $user));
-    }
-
-    private static function made(Calibration $calibration): JsonResponse
-    {
-        return (new CalibrationResource($calibration))->response()->setStatusCode(201);
+        return Stored::andTold(fn (): CalibrationResource => new CalibrationResource($this->keeping->factory($probe->load('bench'), $user)), 201);
     }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\UpdateRunRequest;
 use App\Http\Resources\RunResource;
+use App\Http\Stored;
 use App\Models\Experiment;
 use App\Models\Run;
 use App\Titration\RunBook;
@@ -27,9 +28,9 @@ final class RunController
         return new RunResource($run);
     }
 
-    public function update(UpdateRunRequest $request, Run $run): RunResource
+    public function update(UpdateRunRequest $request, Run $run): JsonResponse
     {
-        return new RunResource($this->book->changePlan($run, $request->plan($run)));
+        return Stored::andTold(fn (): RunResource => new RunResource($this->book->changePlan($run, $request->plan($run))));
     }
 
     public function reopen(Run $run): RunResource

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Auth\PasswordCheck;
 use App\Http\Requests\SignInRequest;
 use App\Http\Resources\UserResource;
 use Illuminate\Http\JsonResponse;
@@ -18,9 +19,9 @@ final class SessionController
         return new JsonResponse(['user' => $request->user() === null ? null : new UserResource($request->user())]);
     }
 
-    public function store(SignInRequest $request): JsonResponse
+    public function store(SignInRequest $request, PasswordCheck $check): JsonResponse
     {
-        $request->signIn();
+        $request->signIn($check);
 
         return new JsonResponse(['user' => new UserResource($request->user())], 201);
     }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\ShelfStandardRequest;
 use App\Http\Resources\ShelfStandardResource;
+use App\Http\Stored;
 use App\Models\ShelfStandard;
 use App\Models\User;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -23,14 +24,16 @@ final class ShelfController
 
     public function store(ShelfStandardRequest $request, #[CurrentUser] User $user): JsonResponse
     {
-        return (new ShelfStandardResource($user->shelf()->create($request->columns())->refresh()))->response()->setStatusCode(201);
+        return Stored::andTold(static fn (): ShelfStandardResource => new ShelfStandardResource($user->shelf()->create($request->columns())->refresh()), 201);
     }
 
-    public function update(ShelfStandardRequest $request, ShelfStandard $standard): ShelfStandardResource
+    public function update(ShelfStandardRequest $request, ShelfStandard $standard): JsonResponse
     {
-        $standard->update($request->columns());
+        return Stored::andTold(static function () use ($request, $standard): ShelfStandardResource {
+            $standard->update($request->columns());
 
-        return new ShelfStandardResource($standard);
+            return new ShelfStandardResource($standard);
+        });
     }
 
     public function destroy(ShelfStandard $standard): Response

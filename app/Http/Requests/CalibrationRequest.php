@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Calibration\StandardRows;
+use App\Http\Rules\Within;
 use App\Models\Calibration;
 use App\Models\Probe;
 use App\Models\ShelfStandard;
@@ -17,6 +18,7 @@ use Welkion\Core\Calibration\PotassiumChloride;
 use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Calibration\Recipe;
 use Welkion\Core\Calibration\Standard;
+use Welkion\Core\Calibration\StandardRange;
 use Welkion\Core\Calibration\StandardSource;
 
 /**
@@ -26,15 +28,11 @@ use Welkion\Core\Calibration\StandardSource;
  */
 final class CalibrationRequest extends FormRequest
 {
-    /** From where to where a typed standard may lie, by the unit it is in. */
-    private const RANGES = [
-        'pH' => [0.0, 14.0], '°C' => [-50.0, 250.0], 'kPa' => [0.0, 1000.0], 'µS/cm' => [0.01, 500_000.0],
-        'N' => [0.0, 2000.0], 'mL' => [0.0, 1000.0], 'mV' => [-1000.0, 1000.0],
-    ];
-
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
+        $range = StandardRange::in($this->unit());
+
         return [
             'recipe' => [$this->isMethod('POST') ? 'required' : 'prohibited', Rule::in(array_column(Recipe::for($this->kind()), 'value'))],
             'standards' => ['array', 'min:1', 'max:5'],
@@ -42,17 +40,17 @@ final class CalibrationRequest extends FormRequest
             'standards.*.source' => ['required_without:standards.*.shelfId', Rule::enum(StandardSource::class)],
             'standards.*.code' => ['nullable', 'string', 'max:20'],
             'standards.*.label' => ['nullable', 'string', 'max:60'],
-            'standards.*.value' => ['nullable', 'numeric'],
-            'standards.*.uncertainty' => ['nullable', 'numeric', 'min:0'],
+            'standards.*.value' => ['nullable', Within::of('The value of standard {number}', $range->least, $range->most, $range->unit)],
+            'standards.*.uncertainty' => ['nullable', Within::of('The ± of standard {number}', 0.0, $range->largestUncertainty(), $range->unit)],
             'standards.*.isExample' => ['nullable', 'boolean'],
-            'standards.*.shelfId' => ['nullable', 'integer'],
+            'standards.*.shelfId' => ['nullable', 'integer', 'between:1,'.PHP_INT_MAX],
             'settings' => ['array:barometerKpa,boreMm,boreUncertaintyMm,deadVolumeMl,coefficient,celsius'],
-            'settings.barometerKpa' => ['nullable', 'numeric', 'between:50,110'],
-            'settings.boreMm' => ['nullable', 'numeric', 'gt:0', 'max:200'],
-            'settings.boreUncertaintyMm' => ['nullable', 'numeric', 'min:0', 'max:10'],
-            'settings.deadVolumeMl' => ['nullable', 'numeric', 'min:0', 'max:100'],
-            'settings.coefficient' => ['nullable', 'numeric', 'between:0,0.1'],
-            'settings.celsius' => ['nullable', 'numeric', 'between:0,50'],
+            'settings.barometerKpa' => ['nullable', Within::of('The barometer', 50, 110, 'kPa', ': read it at this place, not reduced to sea level')],
+            'settings.boreMm' => ['nullable', Within::of('The inner diameter of the syringe', 1, 200, 'mm')],
+            'settings.boreUncertaintyMm' => ['nullable', Within::of('The ± of the inner diameter', 0, 10, 'mm')],
+            'settings.deadVolumeMl' => ['nullable', Within::of('The dead volume', 0, 100, 'mL')],
+            'settings.coefficient' => ['nullable', Within::of('The temperature coefficient', 0, 0.1, 'per °C', '; 0.0191 fits dilute salts')],
+            'settings.celsius' => ['nullable', Within::of('The temperature of the standards', 0, 50, '°C')],
             'beside' => ['array', 'max:5'],
             'beside.*' => ['integer', 'distinct'],
         ];
@@ -65,13 +63,9 @@ final class CalibrationRequest extends FormRequest
             'recipe.in' => 'This kind of probe is not calibrated in that way. Choose one of the ways its page offers.',
             'standards.min' => 'Choose at least one standard.',
             'standards.max' => 'Five standards are enough for any probe.',
-            'standards.*.value.numeric' => 'The value of standard :position must be a number, like 6.86.',
-            'standards.*.uncertainty.*' => 'The ± of standard :position must be a number, 0 or more.',
-            'settings.barometerKpa.*' => 'The barometer must be a number between 50 and 110 kPa: read it at this place, not reduced to sea level.',
-            'settings.boreMm.*' => 'The inner diameter of the syringe must be a number above 0 mm, at most 200.',
-            'settings.coefficient.*' => 'The temperature coefficient must lie between 0 and 0.1 per °C; 0.0191 fits dilute salts.',
-            'settings.celsius.*' => 'The temperature of the standards must lie between 0 and 50 °C.',
-            'settings.deadVolumeMl.*' => 'The dead volume must be a number of mL from 0 to 100.',
+            'standards.*.array' => 'Standard :position must be one from the shelf, or one by source.',
+            'standards.*.code.*' => 'The code of standard :position must be a short text.',
+            'standards.*.label.*' => 'The name of standard :position must be a text of at most 60 letters.',
         ];
     }
 
@@ -137,7 +131,7 @@ final class CalibrationRequest extends FormRequest
             StandardSource::Ice => Standard::ice(),
             StandardSource::Boiling => Standard::boilingWater(),
             StandardSource::Room => Standard::room(),
-            StandardSource::Weight => Standard::weight((float) ($one['code'] ?? $value)),
+            StandardSource::Weight => Standard::weight($this->kilograms($one['code'] ?? $value, $number)),
             StandardSource::Rest => Standard::rest($label === '' ? 'nothing' : $label, $unit),
             StandardSource::Pulse => Standard::pulse($value),
             StandardSource::Fit => Standard::fit($label === '' ? 'comfortable stretch' : $label, $value, $unit),
@@ -152,13 +146,17 @@ final class CalibrationRequest extends FormRequest
         if ($value === null) {
             $this->fail($number, 'needs a value: type it');
         }
-        [$from, $to] = self::RANGES[$unit] ?? [-1e6, 1e6];
-        if ((float) $value < $from || (float) $value > $to) {
-            $this->fail($number, "must lie between {$from} and {$to} {$unit}");
-        }
         $shown = $unit === 'pH' ? number_format((float) $value, 2) : json_encode((float) $value)." {$unit}";
 
         return Standard::typed($label === '' ? $shown : $label, (float) $value, $uncertainty, $unit);
+    }
+
+    private function kilograms(float|string $mass, int $number): float
+    {
+        $range = StandardRange::ofWeights();
+        $rule = Within::of("The mass of standard {$number}", $range->least, $range->most, $range->unit);
+
+        return $rule->holds($mass) ? (float) $mass : throw ValidationException::withMessages(["standards.{$number}" => $rule->sentence()]);
     }
 
     private function fail(int $number, string $why): never
@@ -175,7 +173,12 @@ final class CalibrationRequest extends FormRequest
     {
         $calibration = $this->route('calibration');
 
-        return $calibration instanceof Calibration ? $calibration->unit : $this->recipe()->unit($this->kind());
+        if ($calibration instanceof Calibration) {
+            return $calibration->unit;
+        }
+        $recipe = is_string($this->input('recipe')) ? Recipe::tryFrom($this->input('recipe')) : null;
+
+        return $recipe?->unit($this->kind()) ?? $this->kind()->unit();
     }
 
     private function probe(): Probe

@@ -13,7 +13,7 @@ final class ChosenCalibrationRequest extends FormRequest
     /** @return array<string, list<string>> */
     public function rules(): array
     {
-        return ['calibrationId' => ['required', 'integer']];
+        return ['calibrationId' => ['required', 'integer', 'between:1,'.PHP_INT_MAX]];
     }
 
     /** @return array<string, string> */

@@ -14,7 +14,7 @@ final class InForceRequest extends FormRequest
     /** @return array<string, list<string>> */
     public function rules(): array
     {
-        return ['reworkingId' => ['present', 'nullable', 'integer']];
+        return ['reworkingId' => ['present', 'nullable', 'integer', 'between:1,'.PHP_INT_MAX]];
     }
 
     public function reworking(Run $run): ?Reworking

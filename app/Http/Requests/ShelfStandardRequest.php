@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Http\Rules\Within;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Welkion\Core\Calibration\Buffer;
 use Welkion\Core\Calibration\PotassiumChloride;
 use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Calibration\Standard;
+use Welkion\Core\Calibration\StandardRange;
 use Welkion\Core\Calibration\StandardSource;
 
 /** A bottle, weight or gauge as it is written down on the shelf. */
@@ -18,19 +20,22 @@ final class ShelfStandardRequest extends FormRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
+        $kind = is_string($this->input('kind')) ? ProbeKind::tryFrom($this->input('kind')) : null;
+        $range = $this->input('source') === 'weight' ? StandardRange::ofWeights() : StandardRange::in($kind?->unit() ?? '');
+
         return [
             'kind' => ['required', Rule::enum(ProbeKind::class)],
             'source' => ['required', Rule::in(['buffer', 'potassium-chloride', 'weight', 'typed'])],
             'code' => [
-                'nullable', 'string', 'max:20',
+                'required_if:source,buffer,potassium-chloride', 'nullable', 'string', 'max:20',
                 Rule::when($this->input('source') === 'buffer', [Rule::enum(Buffer::class)]),
                 Rule::when($this->input('source') === 'potassium-chloride', [Rule::enum(PotassiumChloride::class)]),
             ],
             'label' => ['required', 'string', 'max:60'],
-            'value' => ['required_if:source,typed,weight', 'nullable', 'numeric'],
-            'uncertainty' => ['nullable', 'numeric', 'min:0'],
+            'value' => ['required_if:source,typed,weight', 'nullable', Within::of('Its value', $range->least, $range->most, $range->unit)],
+            'uncertainty' => ['nullable', Within::of('Its ±', 0.0, $range->largestUncertainty(), $range->unit)],
             'lot' => ['nullable', 'string', 'max:60'],
-            'expiresOn' => ['nullable', 'date_format:Y-m-d'],
+            'expiresOn' => ['nullable', 'date_format:Y-m-d', 'after:1900-01-01', 'before:2200-01-01'],
         ];
     }
 
@@ -38,10 +43,10 @@ final class ShelfStandardRequest extends FormRequest
     public function messages(): array
     {
         return [
+            'code.required_if' => 'Choose which one it is.',
             'label.required' => 'Type the name that stands on it.',
-            'value.*' => 'Type its value as a number.',
-            'uncertainty.*' => 'The ± must be a number, 0 or more.',
-            'expiresOn.date_format' => 'Type the day it is good until as year-month-day, like 2027-03-31.',
+            'value.required_if' => 'Type its value as a number.',
+            'expiresOn.*' => 'Type the day it is good until as year-month-day, like 2027-03-31.',
         ];
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Auth\PasswordCheck;
+use App\Http\Middleware\SessionAge;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Validation\ValidationException;
@@ -13,7 +15,11 @@ final class SignInRequest extends FormRequest
     /** @return array<string, list<string>> */
     public function rules(): array
     {
-        return ['email' => ['required', 'string', 'email', 'max:190'], 'password' => ['required', 'string', 'max:200']];
+        return [
+            'email' => ['bail', 'required', 'string', 'max:190', 'email'],
+            'password' => ['bail', 'required', 'string', 'max:200'],
+            'stay' => ['boolean'],
+        ];
     }
 
     /** @return array<string, string> */
@@ -21,19 +27,20 @@ final class SignInRequest extends FormRequest
     {
         return [
             'email.required' => 'Type your e-mail address.',
-            'email.email' => 'This is not an e-mail address; it needs a name, an @ and a place.',
-            'password.required' => 'Type your password.',
+            'email.*' => 'This is not an e-mail address; it needs a name, an @ and a place.',
+            'password.*' => 'Type your password.',
         ];
     }
 
     /** @throws ValidationException If address and password do not belong together. */
-    public function signIn(): void
+    public function signIn(PasswordCheck $check): void
     {
-        if (! Auth::attempt($this->only('email', 'password'), true)) {
-            throw ValidationException::withMessages([
+        $user = $check->userOf($this->string('email')->toString(), $this->string('password')->toString())
+            ?? throw ValidationException::withMessages([
                 'password' => 'This address and password do not belong together. Check both and try again.',
             ]);
-        }
+        Auth::login($user);
         $this->session()->regenerate();
+        $this->session()->put(SessionAge::STAYS, $this->boolean('stay'));
     }
 }

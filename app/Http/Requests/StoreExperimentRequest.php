@@ -12,7 +12,8 @@ final class StoreExperimentRequest extends FormRequest
     /** A teacher records only on benches of their own. */
     public function authorize(): bool
     {
-        $bench = Bench::query()->find($this->integer('benchId'));
+        $id = $this->input('benchId');
+        $bench = is_int($id) ? Bench::query()->find($id) : null;
 
         return $bench === null || $this->user()?->can('use', $bench) === true;
     }
@@ -23,7 +24,7 @@ final class StoreExperimentRequest extends FormRequest
         return [
             'title' => ['required', 'string', 'max:120'],
             'protocol' => ['required', 'in:titration'],
-            'benchId' => ['required', 'integer', 'exists:benches,id'],
+            'benchId' => ['bail', 'required', 'integer:strict', 'between:1,'.PHP_INT_MAX, 'exists:benches,id'],
         ];
     }
 
@@ -33,6 +34,7 @@ final class StoreExperimentRequest extends FormRequest
         return [
             'title.required' => 'Give the experiment a title, for example a question.',
             'title.max' => 'A title may have at most 120 letters.',
+            'benchId.*' => 'Choose a bench.',
             'benchId.exists' => 'This bench does not exist any more. Choose another.',
         ];
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Http\Rules\Within;
 use App\Models\Run;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -18,8 +19,8 @@ final class TakeReadingRequest extends FormRequest
 
         return [
             'key' => ['required', 'uuid'],
-            'volume' => ['required', 'numeric', 'between:0,'.VolumeRange::LARGEST_ML],
-            'replaces' => ['nullable', 'integer', Rule::exists('readings', 'id')->where('run_id', $run instanceof Run ? $run->id : 0)],
+            'volume' => ['required', Within::of('The volume', 0.0, VolumeRange::LARGEST_ML, 'mL', ', like 9.75')],
+            'replaces' => ['bail', 'nullable', 'integer', 'between:1,'.PHP_INT_MAX, Rule::exists('readings', 'id')->where('run_id', $run instanceof Run ? $run->id : 0)],
             'takeAnyway' => ['boolean'],
         ];
     }
@@ -28,8 +29,6 @@ final class TakeReadingRequest extends FormRequest
     public function messages(): array
     {
         return [
-            'volume.numeric' => 'Type the volume as a number of mL, like 9.75.',
-            'volume.between' => 'The volume must lie between 0 and 100 mL.',
             'volume.required' => 'Type the volume the burette shows.',
             'replaces.exists' => 'The reading to retake is not part of this run any more.',
         ];

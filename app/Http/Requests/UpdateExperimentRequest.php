@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Http\Rules\PlanRules;
+use App\Http\Rules\Within;
 use App\Models\Experiment;
 use App\Models\Run;
 use App\Titration\Protocol;
@@ -16,6 +18,11 @@ use Welkion\Core\Units\Unit;
 /** Changes of an experiment; what is left out stays as it is. */
 final class UpdateExperimentRequest extends FormRequest
 {
+    /** Masses, volumes and concentrations in the units of a laboratory are all far inside. */
+    private const LEAST = 1e-9;
+
+    private const MOST = 1e9;
+
     private const TEXTS = ['title', 'aim', 'conclusion', 'titrant', 'sample', 'analyte'];
 
     /** @return array<string, list<mixed>> */
@@ -28,18 +35,15 @@ final class UpdateExperimentRequest extends FormRequest
             'titrant' => ['sometimes', 'required', 'string', 'max:60'],
             'sample' => ['sometimes', 'required', 'string', 'max:60'],
             'analyte' => ['sometimes', 'required', 'string', 'max:60'],
-            'entries' => ['sometimes', 'array'],
+            'entries' => ['sometimes', 'array', 'list', 'max:100'],
+            'entries.*' => ['array'],
             'entries.*.symbol' => ['required', Rule::in(array_keys(Protocol::ENTRIES))],
-            'entries.*.value' => ['sometimes', 'nullable', 'numeric', 'gt:0', 'lt:1e9'],
-            'entries.*.uncertainty' => ['sometimes', 'numeric', 'gte:0', 'lt:1e9'],
+            'entries.*.value' => ['sometimes', 'nullable', Within::of('The value', self::LEAST, self::MOST)],
+            'entries.*.uncertainty' => ['sometimes', Within::of('The ±', 0.0, self::MOST)],
             'entries.*.unit' => ['sometimes', 'nullable', 'string', 'max:20'],
-            'plan' => ['sometimes', 'array', 'min:1', 'max:12'],
-            'plan.*.from' => ['required', 'numeric'],
-            'plan.*.to' => ['required', 'numeric'],
-            'plan.*.step' => ['required', 'numeric'],
-            'span' => ['sometimes', 'nullable', 'array', 'size:2'],
-            'span.*' => ['numeric', 'between:0,1000'],
-        ];
+            'span' => ['sometimes', 'nullable', 'array', 'list', 'size:2'],
+            'span.*' => [Within::of('Each end of the span', 0.0, 1000.0, 'mL')],
+        ] + PlanRules::ranges('plan', ['sometimes']);
     }
 
     /** @return array<string, string> */
@@ -47,13 +51,7 @@ final class UpdateExperimentRequest extends FormRequest
     {
         return [
             'title.required' => 'An experiment needs a title.',
-            'entries.*.value.numeric' => 'Type the value as a number, like 25.00.',
-            'entries.*.value.gt' => 'The value must be above 0.',
-            'entries.*.uncertainty.numeric' => 'Type the uncertainty as a number, like 0.03.',
-            'entries.*.uncertainty.gte' => 'An uncertainty cannot be below 0.',
-            'plan.*.*.numeric' => 'Type the volumes and steps of the plan as numbers of mL.',
-            'plan.*.*.required' => 'Each range of the plan needs a first volume, a last volume and a step.',
-        ];
+        ] + PlanRules::MESSAGES;
     }
 
     /** @return list<\Closure(Validator): void> */

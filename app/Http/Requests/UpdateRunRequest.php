@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Http\Rules\PlanRules;
 use App\Models\Run;
 use Illuminate\Foundation\Http\FormRequest;
 use Welkion\Core\Titration\VolumePlan;
@@ -12,28 +13,17 @@ use Welkion\Core\Titration\VolumeRange;
 /** Another plan for a run: all its ranges, or finer steps over a part of it. */
 final class UpdateRunRequest extends FormRequest
 {
-    /** @return array<string, list<string>> */
+    /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return [
-            'plan' => ['required_without:refine', 'array', 'min:1', 'max:12'],
-            'plan.*.from' => ['required', 'numeric'],
-            'plan.*.to' => ['required', 'numeric'],
-            'plan.*.step' => ['required', 'numeric'],
-            'refine' => ['required_without:plan', 'array:from,to,step'],
-            'refine.from' => ['required_with:refine', 'numeric'],
-            'refine.to' => ['required_with:refine', 'numeric'],
-            'refine.step' => ['required_with:refine', 'numeric'],
-        ];
+        return PlanRules::ranges('plan', ['required_without:refine']) + ['refine' => ['required_without:plan', 'array:from,to,step']]
+            + ($this->has('refine') ? PlanRules::range('refine') : []);
     }
 
     /** @return array<string, string> */
     public function messages(): array
     {
-        return [
-            'plan.*.*.numeric' => 'Type the volumes and steps of the plan as numbers of mL.',
-            'plan.*.*.required' => 'Each range of the plan needs a first volume, a last volume and a step.',
-        ];
+        return PlanRules::MESSAGES;
     }
 
     public function plan(Run $run): VolumePlan

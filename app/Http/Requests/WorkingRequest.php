@@ -14,7 +14,7 @@ final class WorkingRequest extends FormRequest
     /** @return array<string, list<string>> */
     public function rules(): array
     {
-        return ['run' => ['integer']];
+        return ['run' => ['nullable', 'integer', 'between:1,'.PHP_INT_MAX]];
     }
 
     /**

@@ -100,7 +100,7 @@ final readonly class LiveView
     {
         try {
             return $probe->reading();
-        } catch (CoreException|\ArithmeticError) {
+        } catch (CoreException) {
             return null;
         }
     }

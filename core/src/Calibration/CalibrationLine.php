@@ -127,6 +127,14 @@ final readonly class CalibrationLine
         return new self($slope, $slopeUncertainty, $offset, $offsetUncertainty, $covariance, $reference, []);
     }
 
+    /** Whether a signal says something by it: all of it finite, and a slope that can be divided by. */
+    public function isUsable(): bool
+    {
+        $numbers = [$this->slope, $this->slopeUncertainty, $this->offset, $this->offsetUncertainty, $this->covariance, $this->reference];
+
+        return array_filter($numbers, is_finite(...)) === $numbers && $this->slope !== 0.0 && is_finite(1.0 / $this->slope);
+    }
+
     /** Value of the quantity for a raw signal. */
     public function valueOf(float $raw): float
     {

@@ -44,6 +44,17 @@ final readonly class CsvWriter
         return implode($this->mark->separator(), array_map($this->cell(...), $cells)).($this->isForSpreadsheet ? "\r\n" : "\n");
     }
 
+    /**
+     * A spreadsheet would run a text that begins like a formula: also behind signs that nobody sees, in full-width letters,
+     * and behind a semicolon, comma, tab or line end where it cuts the cell in two. An apostrophe keeps it a text.
+     */
+    private static function harmless(string $cell): string
+    {
+        $unseen = '[\s\p{Z}\p{C}\x{00AD}\x{034F}\x{061C}\x{115F}\x{1160}\x{17B4}\x{17B5}\x{3164}\x{FFA0}\'"]*';
+
+        return (string) preg_replace("/(^|[;,\\t\\r\\n|]){$unseen}\K(?=[=+\\-@\x{FF1D}\x{FF0B}\x{FF0D}\x{FF20}\x{2212}\x{FE62}\x{FE63}\x{FE66}\x{FE6B}])/u", "'", mb_scrub($cell));
+    }
+
     private function cell(string|float|null $cell): string
     {
         if ($cell === null) {
@@ -52,8 +63,7 @@ final readonly class CsvWriter
         if (is_float($cell)) {
             return $this->mark->number((string) json_encode($cell));
         }
-        // A spreadsheet would run a text that begins like a formula.
-        $text = $this->isForSpreadsheet && preg_match('/^[=+\-@\t\r]/', $cell) === 1 ? "'".$cell : $cell;
+        $text = $this->isForSpreadsheet ? self::harmless($cell) : $cell;
 
         return preg_match('/["\r\n'.$this->mark->separator().']/', $text) === 1
             ? '"'.str_replace('"', '""', $text).'"' : $text;

@@ -20,6 +20,9 @@ final class UnitParser
         '⁸' => '8', '⁹' => '9', '−' => '-', '×' => ' ', '·' => ' ', '⋅' => ' ', '*' => ' ',
     ];
 
+    /** No quantity has a higher power of anything; and with higher ones factors leave the range of numbers. */
+    private const LARGEST_POWER = 20.0;
+
     /** @var list<string> slashes, brackets and words */
     private array $tokens;
 
@@ -44,9 +47,17 @@ final class UnitParser
             return $alone ?? Unit::one();
         }
         $parser = new self($text);
-        $unit = $parser->quotient();
+        try {
+            $unit = $parser->quotient();
+        } catch (\ArithmeticError) {
+            // A factor so small that nothing can be divided by it.
+            throw UnknownUnit::in($text, $text);
+        }
         if ($parser->next < count($parser->tokens)) {
             throw UnknownUnit::in($parser->tokens[$parser->next], $text);
+        }
+        if (! is_finite($unit->factor) || $unit->factor <= 0.0 || ! is_finite(1.0 / $unit->factor)) {
+            throw UnknownUnit::in($text, $text);
         }
 
         return $unit;
@@ -99,7 +110,10 @@ final class UnitParser
         if (preg_match('/^(.*?[^\d^+-])\^?\(?([+-]?\d+(?:\.\d+)?)(?:\/(\d+))?\)?$/u', $token, $match) === 1) {
             $base = UnitTable::find($match[1]);
             if ($base !== null) {
-                return $base->difference()->toPower((float) $match[2] / (float) ($match[3] ?? 1));
+                $divisor = (float) ($match[3] ?? 1);
+                $power = $divisor === 0.0 ? INF : (float) $match[2] / $divisor;
+
+                return abs($power) <= self::LARGEST_POWER ? $base->difference()->toPower($power) : throw UnknownUnit::in($token, $this->text);
             }
         }
 
@@ -114,6 +128,6 @@ final class UnitParser
         }
         $factor = (float) $match[1] ** (int) ($match[2] ?? 1);
 
-        return $factor > 0.0 ? new Unit($factor === 1.0 ? [] : [$token => 1.0], Dimension::none(), $factor) : null;
+        return $factor > 0.0 && is_finite($factor) ? new Unit($factor === 1.0 ? [] : [$token => 1.0], Dimension::none(), $factor) : null;
     }
 }

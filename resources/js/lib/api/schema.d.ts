@@ -14,10 +14,47 @@ export interface paths {
         /** Who is signed in */
         get: operations["showSession"];
         put?: never;
-        /** Sign in (10 tries a minute for one address) */
+        /** Sign in (10 tries a minute for one address, 60 from one place) */
         post: operations["signIn"];
         /** Sign out */
         delete: operations["signOut"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sign-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The browsers one is signed in with, the latest first */
+        get: operations["listSignIns"];
+        put?: never;
+        post?: never;
+        /** Sign out everywhere but here */
+        delete: operations["endOtherSignIns"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sign-ins/{signIn}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                signIn: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Sign out one browser */
+        delete: operations["endSignIn"];
         options?: never;
         head?: never;
         patch?: never;
@@ -952,6 +989,16 @@ export interface components {
             /** @description raw values since the last message, of what moves by nature */
             recent: number[];
         };
+        SignIn: {
+            /** @description a fingerprint of the session, not the session itself */
+            id: string;
+            /** @enum {string} */
+            device: "computer" | "phone or tablet";
+            address: string | null;
+            /** Format: date-time */
+            lastSeenAt: string;
+            isThis: boolean;
+        };
         BenchNote: {
             /** @enum {string} */
             code: "samples-lost" | "samples-in-danger" | "storage-away" | "catching-up" | "device-aside" | "clock-stepped";
@@ -1392,6 +1439,8 @@ export interface operations {
                     /** Format: email */
                     email: string;
                     password: string;
+                    /** @description stay signed in for a month, also when the browser is closed; otherwise half a day */
+                    stay?: boolean;
                 };
             };
         };
@@ -1426,6 +1475,69 @@ export interface operations {
                 content?: never;
             };
             401: components["responses"]["Problem"];
+        };
+    };
+    listSignIns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The browsers */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignIn"][];
+                };
+            };
+            401: components["responses"]["Problem"];
+        };
+    };
+    endOtherSignIns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Signed out there */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Problem"];
+        };
+    };
+    endSignIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                signIn: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Signed out there */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
         };
     };
     authorizeLive: {

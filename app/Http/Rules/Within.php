@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Rules;
+
+use Illuminate\Contracts\Validation\ValidationRule;
+
+/** A typed number, finite and between bounds that its quantity can have; the message says which. */
+final readonly class Within implements ValidationRule
+{
+    private function __construct(private string $what, private float $least, private float $most, private string $unit, private string $hint)
+    {
+    }
+
+    /**
+     * @param  string  $what  the quantity, as it begins a sentence
+     * @param  string  $hint  goes on after the bounds
+     */
+    public static function of(string $what, float $least, float $most, string $unit = '', string $hint = ''): self
+    {
+        return new self($what, $least, $most, $unit, $hint);
+    }
+
+    /** Whether a value is such a number; texts of digits count, as forms send them. */
+    public function holds(mixed $value): bool
+    {
+        $isNumber = is_int($value) || is_float($value) || (is_string($value) && is_numeric($value));
+
+        return $isNumber && is_finite((float) $value) && (float) $value >= $this->least && (float) $value <= $this->most;
+    }
+
+    public function sentence(): string
+    {
+        $unit = $this->unit === '' ? '' : " {$this->unit}";
+
+        return "{$this->what} must be a number from ".self::text($this->least).' to '.self::text($this->most)."{$unit}{$this->hint}.";
+    }
+
+    public function validate(string $attribute, mixed $value, \Closure $fail): void
+    {
+        if (! $this->holds($value)) {
+            // Fields of a list are told by their number, as people count.
+            $number = preg_match('/\.(\d+)\./', $attribute, $match) === 1 ? (int) $match[1] + 1 : 1;
+            $fail(str_replace('{number}', (string) $number, $this->sentence()));
+        }
+    }
+
+    private static function text(float $bound): string
+    {
+        $size = abs($bound);
+
+        return $size !== 0.0 && ($size < 1e-5 || $size > 1e6)
+            ? (string) preg_replace('/\.0+e|e\+?(-?)0*/', 'e$1', sprintf('%.0e', $bound))
+            : (string) json_encode($bound);
+    }
+}
