@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Exceptions\Handler;
 use App\Exceptions\Problem;
 use App\Exceptions\Refusal;
+use App\Http\Middleware\NameTheInfinite;
 use App\Http\Middleware\SessionAge;
 use App\Http\Middleware\TellAwayAtOnce;
 use App\Recorder\BenchRefused;
@@ -34,6 +35,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         // The application is same-origin; nothing answers other sites.
         $middleware->remove(HandleCors::class);
+        $middleware->append(NameTheInfinite::class);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->web(prepend: [TellAwayAtOnce::class], append: [SessionAge::class]);
     })

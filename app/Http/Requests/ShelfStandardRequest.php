@@ -35,7 +35,7 @@ final class ShelfStandardRequest extends FormRequest
             'value' => ['required_if:source,typed,weight', 'nullable', Within::of('Its value', $range->least, $range->most, $range->unit)],
             'uncertainty' => ['nullable', Within::of('Its ±', 0.0, $range->largestUncertainty(), $range->unit)],
             'lot' => ['nullable', 'string', 'max:60'],
-            'expiresOn' => ['nullable', 'date_format:Y-m-d', 'after:1900-01-01', 'before:2200-01-01'],
+            'expiresOn' => ['bail', 'nullable', 'string', 'date_format:Y-m-d', 'after:1900-01-01', 'before:2200-01-01'],
         ];
     }
 
