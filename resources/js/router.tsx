@@ -37,6 +37,7 @@ export function createRouter() {
           children: [
             { path: '/experiments', element: <ExperimentsPage /> },
             { path: '/benches', ...page(async () => (await import('./features/benches')).BenchesPage) },
+            { path: '/sign-ins', ...page(async () => (await import('./features/signIns')).SignInsPage) },
             { path: '/standards', ...page(async () => (await import('./features/standards')).ShelfPage) },
             {
               path: '/probes/:probeId',

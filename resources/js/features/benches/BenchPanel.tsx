@@ -3,6 +3,7 @@ import { Link, useNavigate } from 'react-router'
 import type { Bench, LiveBench, Probe } from '../../lib/api/types'
 import { Note } from '../../ui/Note'
 import { CalibrateButton } from '../calibration/CalibrateButton'
+import { BenchNotes, isAside } from '../probes/BenchNotes'
 import { ProbeValue } from '../probes/ProbeCard'
 import { StateWord } from '../probes/StateWord'
 import { TrustText } from '../probes/TrustText'
@@ -34,7 +35,12 @@ export function BenchPanel({ bench }: { bench: Bench }) {
           when steady …
         </button>
       </header>
-      {live !== null && !live.isConnected ? (
+      {live !== null && live.notes.length > 0 ? (
+        <div className="p-3">
+          <BenchNotes benchName={bench.name} live={live} />
+        </div>
+      ) : null}
+      {live !== null && !live.isConnected && !isAside(live) ? (
         <div className="p-3">
           <Note tone="amber" role="alert">
             <strong>Bench {bench.name} is not connected.</strong> Check that it is switched on; it comes back by itself.

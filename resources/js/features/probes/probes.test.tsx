@@ -2,9 +2,12 @@
 import { screen } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { figure, kept, live, probe } from '../../testing/examples'
+import type { Bench, LiveBench } from '../../lib/api/types'
 import { show } from '../../testing/show'
+import { BenchNotes } from './BenchNotes'
 import { ProbeValue } from './ProbeCard'
 import { ProbeFacts } from './ProbeFacts'
+import { ProbeShelf } from './ProbeShelf'
 import { PutAway } from './PutAway'
 import { StateWord } from './StateWord'
 import { TrustText } from './TrustText'
@@ -30,6 +33,43 @@ describe('whether a number may be read', () => {
   ])('%s', (words, now, isAlive) => {
     const { container } = show(<StateWord live={now} isAlive={isAlive} />)
     expect(container.textContent).toBe(words)
+  })
+})
+
+describe('what must be known of a bench', () => {
+  const now = (notes: LiveBench['notes']): LiveBench => ({
+    benchId: 1,
+    isConnected: true,
+    madeAtMs: null,
+    time: 1,
+    revision: 'a',
+    probes: [],
+    notes,
+  })
+  const danger = { code: 'samples-in-danger', tone: 'red', sentence: 'In memory alone.' } as const
+  const aside = { code: 'device-aside', tone: 'amber', sentence: 'Set aside.' } as const
+
+  it('is said with the name of the bench, loudly only what is in danger', () => {
+    show(<BenchNotes benchName="Alder" live={now([danger, aside])} />)
+    expect(screen.getByRole('alert').textContent).toBe('Bench Alder. In memory alone.')
+    expect(screen.getByText('Set aside.').closest('[role=status]')?.textContent).toBe('Bench Alder. Set aside.')
+  })
+
+  it('is nothing while all is well', () => {
+    const { container } = show(<BenchNotes benchName="Alder" live={now([])} />)
+    expect(container.textContent).toBe('')
+    expect(show(<BenchNotes benchName="Alder" live={null} />).container.textContent).toBe('')
+  })
+
+  it('says of a device that was set aside not to look at its switch', () => {
+    const bench = { name: 'Alder', probes: [] } as unknown as Bench
+    const lost = { ...now([aside]), isConnected: false }
+    const { container } = show(<ProbeShelf bench={bench} live={lost} shows="value" selectedProbeIds={[]} />)
+    expect(container.textContent).toBe('Bench Alder is not connected. What was recorded is kept.')
+    const off = { ...lost, notes: [] }
+    expect(
+      show(<ProbeShelf bench={bench} live={off} shows="value" selectedProbeIds={[]} />).container.textContent,
+    ).toContain('Check that it is switched on')
   })
 })
 

@@ -14,13 +14,14 @@ function safeNext(next: string | null): string {
 export function SignInPage() {
   const [email, setEmail] = useState('')
   const [password, setPassword] = useState('')
+  const [stays, setStays] = useState(false)
   const [parameters] = useSearchParams()
   const navigate = useNavigate()
   const client = useQueryClient()
   const emailId = useId()
   const passwordId = useId()
   const signIn = useMutation({
-    mutationFn: () => answerOf(api.POST('/api/session', { body: { email, password } })),
+    mutationFn: () => answerOf(api.POST('/api/session', { body: { email, password, stay: stays } })),
     onSuccess: ({ user }) => {
       client.setQueryData(['session'], user)
       void navigate(safeNext(parameters.get('next')), { replace: true })
@@ -74,6 +75,19 @@ export function SignInPage() {
               }}
             />
           </div>
+          <label className="flex items-center gap-2.5">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-sm"
+              checked={stays}
+              onChange={(event) => {
+                setStays(event.target.checked)
+              }}
+            />
+            <span>
+              Stay signed in for a month <span className="quiet">(not on a shared computer)</span>
+            </span>
+          </label>
           <ProblemNote problem={signIn.error} />
           <button type="submit" className="btn btn-primary mt-2" disabled={signIn.isPending}>
             Sign in

@@ -4,6 +4,8 @@ import { PageProblem } from '../../ui/PageProblem'
 import { useKey } from '../../ui/useKey'
 import { Waiting } from '../../ui/Waiting'
 import { useExperiment } from '../experiments/useExperiment'
+import { BenchNotes } from '../probes/BenchNotes'
+import { useLiveBench } from '../probes/useLiveBench'
 import { useExperimentNews } from '../experiments/useExperimentNews'
 import { KeysDialog } from './KeysDialog'
 import { SaveStateText } from './SaveStateText'
@@ -11,6 +13,17 @@ import { StagePath } from './StagePath'
 import { ThemeButton } from './ThemeButton'
 import { Wordmark } from './Wordmark'
 import type { ShellContext } from './useShell'
+
+/** On all four stages: what is in danger is told wherever one looks. */
+function ExperimentNotes({ bench }: { bench: { id: number; name: string } }) {
+  const live = useLiveBench(bench.id)
+  if (live === null || live.notes.length === 0) return null
+  return (
+    <div className="no-print px-5 pt-3">
+      <BenchNotes benchName={bench.name} live={live} />
+    </div>
+  )
+}
 
 /** The slim top line, and below it the stage one is in. */
 export function ExperimentShell() {
@@ -52,6 +65,7 @@ export function ExperimentShell() {
           </button>
         </div>
       </header>
+      <ExperimentNotes bench={experiment.data.bench} />
       <Outlet context={context} />
       {isShowingKeys ? (
         <KeysDialog

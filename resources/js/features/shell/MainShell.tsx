@@ -1,4 +1,4 @@
-import { NavLink, Outlet } from 'react-router'
+import { Link, NavLink, Outlet } from 'react-router'
 import { useSession } from '../session/useSession'
 import { useSignOut } from '../session/useSignOut'
 import { NotKept } from './SaveStateText'
@@ -35,7 +35,9 @@ export function MainShell() {
         </nav>
         <span className="flex-1" />
         <NotKept />
-        <span className="quiet hidden text-sm sm:inline">{session.data?.name}</span>
+        <Link to="/sign-ins" className="quiet text-sm hover:underline" title="Where you are signed in">
+          {session.data?.name}
+        </Link>
         <ThemeButton />
         <button
           type="button"

@@ -1,18 +1,9 @@
-import createClient, { type Middleware } from 'openapi-fetch'
+import createClient from 'openapi-fetch'
 import { Problem } from './problem'
 import type { paths } from './schema'
+import { send } from './send'
 
-const sendToken: Middleware = {
-  onRequest({ request }) {
-    const token = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1]
-    if (token !== undefined) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token))
-    request.headers.set('Accept', 'application/json')
-    return request
-  },
-}
-
-export const api = createClient<paths>({ baseUrl: '/', credentials: 'same-origin' })
-api.use(sendToken)
+export const api = createClient<paths>({ baseUrl: '/', credentials: 'same-origin', fetch: send })
 
 interface Answer<T> {
   data?: T

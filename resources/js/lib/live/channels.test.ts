@@ -3,7 +3,7 @@ import type { LiveBench } from '../api/types'
 import { foldBench } from './channels'
 
 function message(benchId: number, more: Partial<LiveBench>): LiveBench {
-  return { benchId, isConnected: true, madeAtMs: null, time: 1, revision: 'a', probes: [], ...more }
+  return { benchId, isConnected: true, madeAtMs: null, time: 1, revision: 'a', probes: [], notes: [], ...more }
 }
 
 const world = { speed: 1, isRinsed: true, summary: ['in rinse water'], controls: [] }

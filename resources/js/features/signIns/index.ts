@@ -1,0 +1,1 @@
+export { SignInsPage } from './SignInsPage'
