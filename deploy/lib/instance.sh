@@ -123,8 +123,10 @@ fill_templates() {
 make_database() {
     [ -d "$WELKION_VAR/database/mysql" ] && return 0
     rm -rf "$WELKION_VAR/database"
+    # That script stumbles over spaces in a path; through this link it sees none.
+    ln -sfn "$WELKION_VAR" "$SOCKETS/copy"
     step "Making the database" database mariadb-install-db --no-defaults --user="$(id -un)" \
-        --datadir="$WELKION_VAR/database" --auth-root-authentication-method=socket --skip-test-db
+        --datadir="$SOCKETS/copy/database" --auth-root-authentication-method=socket --skip-test-db
 }
 
 instance_start() {

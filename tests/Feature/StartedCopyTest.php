@@ -1,0 +1,192 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Illuminate\Support\Facades\Http;
+use PHPUnit\Framework\Attributes\Depends;
+use Symfony\Component\Process\InputStream;
+use Symfony\Component\Process\Process;
+use Tests\TestCase;
+
+/**
+ * One whole copy, started as a person starts it: in a terminal, in a folder whose name is no easy one. What the tests do to it
+ * builds on each other.
+ */
+final class StartedCopyTest extends TestCase
+{
+    private static ?Process $terminal = null;
+
+    private static ?InputStream $keys = null;
+
+    private static string $folder = '';
+
+    private static int $port = 0;
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$terminal?->stop(20.0);
+        self::$terminal = null;
+        if (self::$folder !== '') {
+            exec('rm -rf '.escapeshellarg(self::$folder));
+        }
+    }
+
+    public function test_starts_in_a_folder_with_spaces_and_signs_in_its_name(): void
+    {
+        self::$folder = sys_get_temp_dir().'/Wel kion & co | '.bin2hex(random_bytes(3));
+        self::$port = (int) parse_url(config()->string('app.url'), PHP_URL_PORT) + 600;
+        mkdir(self::$folder);
+        $to = escapeshellarg(self::$folder);
+        // What a checkout holds, and what was installed for it.
+        exec('cd '.escapeshellarg(base_path())." && git ls-files -z --cached --others --exclude-standard | xargs -0 cp --parents -t {$to}"
+            ." && { cp -al vendor {$to} 2>/dev/null || cp -a vendor {$to}; } && ln -s ".escapeshellarg(base_path('node_modules'))." {$to}/node_modules && mkdir -p {$to}/var {$to}/public"
+            ." && cp -a public/build {$to}/public && cp var/front-end.made-from {$to}/var", result_code: $code);
+        self::assertSame(0, $code);
+        self::start();
+        self::assertReady();
+
+        self::assertSame(200, Http::get(self::url('/up'))->status());
+        self::assertStringContainsString('id="app"', Http::get(self::url('/sign-in'))->body());
+    }
+
+    #[Depends('test_starts_in_a_folder_with_spaces_and_signs_in_its_name')]
+    public function test_no_password_stands_on_a_command_line(): void
+    {
+        $secrets = (string) file_get_contents(self::$folder.'/var/demo/secrets.env');
+        preg_match_all('/=(\S{12,})$/m', $secrets, $match);
+        self::assertCount(3, $match[1]);
+        foreach ($this->processes() as $command) {
+            foreach ($match[1] as $secret) {
+                self::assertStringNotContainsString($secret, $command);
+            }
+        }
+        self::assertSame(0600, fileperms(self::$folder.'/var/demo/secrets.env') & 0777);
+        $scripts = implode('', array_map(file_get_contents(...), [base_path('bin/start'), ...(array) glob(base_path('deploy/lib/*.sh'))]));
+        self::assertStringNotContainsString('DB_PASSWORD@|', $scripts);
+        self::assertSame(0, preg_match('/\beval\b/', $scripts));
+    }
+
+    #[Depends('test_starts_in_a_folder_with_spaces_and_signs_in_its_name')]
+    public function test_a_supervisor_that_is_killed_outright_is_noticed_and_everything_started_again(): void
+    {
+        $pid = static fn (): int => (int) @file_get_contents(self::$folder.'/var/demo/run/supervisord.pid');
+        $killed = $pid();
+        self::assertTrue(posix_kill($killed, SIGKILL));
+        $this->eventually(static fn (): bool => $pid() !== $killed && self::isUp(), 40.0);
+
+        self::assertStringContainsString('The supervisor ended by itself; starting everything again', (string) self::$terminal?->getOutput());
+    }
+
+    #[Depends('test_a_supervisor_that_is_killed_outright_is_noticed_and_everything_started_again')]
+    public function test_control_c_in_the_terminal_ends_everything_and_leaves_nothing(): void
+    {
+        $sockets = (string) readlink(self::$folder.'/var/demo/run/sockets');
+        self::assertDirectoryExists($sockets);
+        self::$keys?->write("\x03");
+        $this->eventually(static fn (): bool => self::$terminal?->isRunning() === false, 40.0);
+
+        self::assertStringContainsString('Stopping ...', (string) self::$terminal?->getOutput());
+        self::assertSame([], $this->processes());
+        clearstatcache();
+        self::assertDirectoryDoesNotExist($sockets);
+    }
+
+    #[Depends('test_control_c_in_the_terminal_ends_everything_and_leaves_nothing')]
+    public function test_data_of_another_version_are_told_and_never_touched_by_an_older_one(): void
+    {
+        // As if they had been made before the last change of the tables.
+        $newest = basename((string) array_slice((array) glob(base_path('database/migrations/*.php')), -1)[0], '.php');
+        self::start();
+        self::assertReady();
+        $database = $this->database();
+        $database->exec("DELETE FROM migrations WHERE migration = '{$newest}'");
+        $database->exec('ALTER TABLE users ADD COLUMN remember_token VARCHAR(100) NULL');
+        $this->end();
+        self::start();
+        self::assertReady();
+        self::assertStringContainsString('The database was of an older version; it was brought up to date (1 change), nothing was lost.', (string) self::$terminal?->getOutput());
+
+        $this->database()->exec("INSERT INTO migrations (migration, batch) VALUES ('2099_01_01_000001_from_the_future', 99)");
+        $this->end();
+        self::start();
+        $this->eventually(static fn (): bool => self::$terminal?->isRunning() === false, 60.0);
+        self::assertStringContainsString('the data of this copy were made by another, newer version. Start that one; or begin afresh', (string) self::$terminal?->getOutput());
+        self::assertSame([], $this->processes());
+    }
+
+    public function test_a_path_that_no_setting_can_hold_is_told_in_one_sentence(): void
+    {
+        $folder = sys_get_temp_dir().'/welkion-$HOME-'.bin2hex(random_bytes(3));
+        mkdir($folder);
+        try {
+            exec('cd '.escapeshellarg(base_path()).' && cp -a --parents bin deploy composer.json package-lock.json '.escapeshellarg($folder));
+            symlink(base_path('vendor'), "{$folder}/vendor");
+            symlink(base_path('node_modules'), "{$folder}/node_modules");
+            $script = 'WELKION_ROOT='.escapeshellarg($folder).'; . deploy/lib/say.sh; . deploy/lib/instance.sh; instance_open demo 9000';
+            $start = new Process(['bash', '-c', $script], $folder);
+            $start->run();
+            self::assertSame(1, $start->getExitCode());
+            self::assertStringContainsString("holds a character that the servers' settings cannot hold", $start->getErrorOutput());
+        } finally {
+            exec('rm -rf '.escapeshellarg($folder));
+        }
+    }
+
+    private static function start(): void
+    {
+        self::$keys = new InputStream;
+        // A real terminal of its own, as the one a person types into.
+        $command = 'cd '.escapeshellarg(self::$folder).' && exec env -i PATH="$PATH" HOME="$HOME" TERM=dumb WELKION_PORT='.self::$port.' bin/start';
+        self::$terminal = new Process(['script', '-qefc', $command, '/dev/null'], self::$folder, input: self::$keys, timeout: null);
+        self::$terminal->start();
+    }
+
+    private function end(): void
+    {
+        self::$keys?->write("\x03");
+        $this->eventually(static fn (): bool => self::$terminal?->isRunning() === false, 40.0);
+    }
+
+    private static function assertReady(): void
+    {
+        $deadline = microtime(true) + 120.0;
+        while (! str_contains((string) self::$terminal?->getOutput(), 'Ready after')) {
+            self::assertTrue(self::$terminal?->isRunning() && microtime(true) < $deadline, "It did not start:\n".self::$terminal?->getOutput());
+            usleep(100_000);
+        }
+    }
+
+    private static function isUp(): bool
+    {
+        return @file_get_contents(self::url('/api/session')) !== false;
+    }
+
+    private static function url(string $path): string
+    {
+        return 'http://127.0.0.1:'.self::$port.$path;
+    }
+
+    private function database(): \PDO
+    {
+        preg_match('/^DB_PASSWORD=(.*)$/m', (string) file_get_contents(self::$folder.'/var/demo/secrets.env'), $match);
+
+        return new \PDO('mysql:host=127.0.0.1;dbname=welkion;port='.(self::$port + 1), 'welkion', $match[1]);
+    }
+
+    /** @return list<string> command lines of everything that runs for this copy */
+    private function processes(): array
+    {
+        $commands = [];
+        foreach (glob('/proc/[0-9]*/cmdline') ?: [] as $file) {
+            $command = strtr((string) @file_get_contents($file), "\0", ' ');
+            $environment = (string) @file_get_contents(dirname($file).'/environ');
+            if (str_contains($environment, 'WELKION_VAR='.self::$folder) || str_contains($command, self::$folder.'/')) {
+                $commands[] = $command;
+            }
+        }
+
+        return $commands;
+    }
+}
