@@ -43,6 +43,8 @@ final class OutageTest extends TestCase
         $stream = $this->listen($this->teacher, "bench-{$this->bench->id}");
         $recorder = $this->recorder();
         $mariadb = $this->mariadb();
+        $log = getenv('WELKION_VAR').'/log/recorder.log';
+        $said = (int) @filesize($log);
         posix_kill($mariadb, SIGSTOP);
         try {
             $longest = 0.0;
@@ -68,6 +70,8 @@ final class OutageTest extends TestCase
         }
         $this->eventually(fn (): bool => json_decode($this->nextMessage($stream), true)['notes'] === [], 30.0);
         self::assertSame($recorder, $this->recorder(), 'It is the same process as before.');
+        clearstatcache();
+        self::assertLessThan(20_000, filesize($log) - $said, 'The same message again is counted, not repeated.');
         $this->assertNothingLost();
     }
 
