@@ -25,6 +25,9 @@ await shot('probe')
 await page.goto('/standards')
 await page.getByRole('cell', { name: 'buffer 7.00', exact: true }).waitFor()
 await shot('standards')
+await page.getByRole('link', { name: 'Iris Fenwick' }).click()
+await page.getByText('this browser').waitFor()
+await shot('sign-ins')
 
 // An ECG lead in the projector theme: baseline read, the pulse held.
 await page.getByRole('button', { name: 'Projector' }).click()

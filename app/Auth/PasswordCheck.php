@@ -22,8 +22,14 @@ final readonly class PasswordCheck
     {
         $user = User::query()->where('email', EmailAddress::normalised($email))->first();
         $isRight = $this->hasher->check($password, $user->password ?? $this->hashOfNobody());
+        if ($user === null || ! $isRight) {
+            return null;
+        }
+        if ($this->hasher->needsRehash($user->password)) {
+            $user->update(['password' => $password]);
+        }
 
-        return $isRight ? $user : null;
+        return $user;
     }
 
     /** Of a password nobody knows, made with the cost of all others. */
