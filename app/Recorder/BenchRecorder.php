@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Recorder;
 
 use App\Models\Bench;
-use App\Models\Probe;
 use App\Recorder\Keeping\Clerk;
 use App\Recorder\Keeping\ClerkUnable;
 use App\Recorder\Keeping\SampleKeeper;
@@ -45,11 +44,7 @@ final class BenchRecorder implements LinkEars
 
     private readonly BenchNotes $notes;
 
-    /** @var array<int, ChannelTrack> by probe id */
-    private array $tracks = [];
-
-    /** @var array<string, Probe> those plugged in, by channel name */
-    private array $probes = [];
+    private readonly BenchChannels $channels;
 
     /** Counts what was told of plugs, so that an answer about an earlier state is not taken for the newest. */
     private int $toldCount = 0;
@@ -64,6 +59,7 @@ final class BenchRecorder implements LinkEars
         private readonly \Closure $onCarriedAway,
         private readonly LoggerInterface $log,
     ) {
+        $this->channels = new BenchChannels;
         $this->link = new BenchLink($loop, "{$bench->host}:{$bench->port}", $bench->link_name, $this);
         $this->runs = new RunFeed($keeper, $this->link);
         $this->notes = new BenchNotes($keeper, $this->link, $this->runs);
@@ -115,23 +111,14 @@ final class BenchRecorder implements LinkEars
         if (! $this->isConnected()) {
             return ['problem' => $this->notes->whyAside() ?? 'The bench is not connected. Check that it is switched on.'];
         }
-        $probes = [];
-        foreach ($this->probes as $probe) {
-            $reading = $this->tracks[$probe->id]->reading();
-            if ($reading !== null) {
-                $probes[$probe->id] = $reading;
-            }
-        }
 
-        return ['probes' => $probes];
+        return ['probes' => $this->channels->readings()];
     }
 
     /** @return array{received: int, missed: int} samples of all channels since this recorder began */
     public function counts(): array
     {
-        $counts = array_map(static fn (ChannelTrack $t): array => $t->counts(), array_values($this->tracks));
-
-        return ['received' => array_sum(array_column($counts, 'received')), 'missed' => array_sum(array_column($counts, 'missed'))];
+        return $this->channels->counts();
     }
 
     /** Why its device was set aside; null if it is in order. */
@@ -143,9 +130,7 @@ final class BenchRecorder implements LinkEars
     /** A reading was taken, or hands did something: judge steadiness afresh. */
     public function restartWindows(): void
     {
-        foreach ($this->tracks as $track) {
-            $track->restartWindow();
-        }
+        $this->channels->restartWindows();
         $this->live->publish();
     }
 
@@ -180,9 +165,9 @@ final class BenchRecorder implements LinkEars
     {
         $this->live->see($world);
         if ($isGreeting) {
-            foreach ($this->probes as $probe) {
+            foreach ($this->channels->present() as $probe) {
                 if (! $this->runs->isRecording($probe)) {
-                    $this->tracks[$probe->id]->beginAgain();
+                    $this->channels->track($probe)->beginAgain();
                 }
             }
         }
@@ -192,11 +177,11 @@ final class BenchRecorder implements LinkEars
 
     public function take(Pack $pack): void
     {
-        $probe = $this->probes[$pack->channel] ?? null;
+        $probe = $this->channels->on($pack->channel);
         if ($probe === null) {
             return;
         }
-        $track = $this->tracks[$probe->id];
+        $track = $this->channels->track($probe);
         if ($this->runs->take($probe, $track, $pack)) {
             $this->notes->clockSteppedBack($track->takeStepBack(), microtime(true));
             $this->live->publishSoon($pack->madeAt);
@@ -205,7 +190,7 @@ final class BenchRecorder implements LinkEars
 
     public function resumed(string $channel): void
     {
-        $probe = $this->probes[$channel] ?? null;
+        $probe = $this->channels->on($channel);
         if ($probe !== null) {
             $this->runs->answered($probe);
         }
@@ -256,14 +241,14 @@ final class BenchRecorder implements LinkEars
 
     private function goOnPlugged(BenchState $state, bool $isGreeting): void
     {
-        $before = array_map(static fn (Probe $p): int => $p->id, $this->probes);
+        $before = $this->channels->presentIds();
         $this->goOnWith($state);
-        foreach ($this->probes as $probe) {
+        foreach ($this->channels->present() as $probe) {
             if ($isGreeting && $this->runs->isRecording($probe)) {
                 // What a run has missed comes first; the stream goes on from there.
-                $this->runs->askForMissed($probe, $this->tracks[$probe->id]);
+                $this->runs->askForMissed($probe, $this->channels->track($probe));
             } elseif (! in_array($probe->id, $before, true)) {
-                $this->tracks[$probe->id]->beginAgain();
+                $this->channels->track($probe)->beginAgain();
             }
         }
         $this->streamAll();
@@ -272,28 +257,15 @@ final class BenchRecorder implements LinkEars
     private function goOnWith(BenchState $state): void
     {
         $this->bench = $state->bench;
-        $all = [];
-        $present = [];
-        $tracks = [];
-        foreach ($this->bench->probes as $probe) {
-            $probe->setRelation('bench', $this->bench);
-            $all[$probe->id] = $probe;
-            $tracks[$probe->id] = $this->tracks[$probe->id] ?? new ChannelTrack($probe->steadyLimits());
-            $tracks[$probe->id]->judgeBy($probe->steadyLimits());
-            if ($probe->is_present) {
-                $present[$probe->channel] = $probe;
-            }
-        }
-        $plugged = array_intersect_key($tracks, array_flip(array_map(static fn (Probe $p): int => $p->id, array_values($present))));
-        $this->runs->record($state->openChannels, $plugged);
-        [$this->probes, $this->tracks] = [$present, $tracks];
-        $this->live->show($all, $tracks);
+        $this->channels->become($state->bench);
+        $this->runs->record($state->openChannels, $this->channels->presentTracks());
+        $this->live->show($this->channels->all(), $this->channels->tracks());
     }
 
     private function streamAll(): void
     {
         $speed = $this->live->speed();
-        foreach ($this->probes as $probe) {
+        foreach ($this->channels->present() as $probe) {
             $rate = max(self::SLOWEST_HZ, $speed === 1 ? $probe->kind->liveHz() : self::OFF_MAINS * $probe->kind->liveHz() / $speed);
             $this->link->say(['do' => 'stream', 'channel' => $probe->channel, 'rate' => min($probe->fastest_hz, $rate)]);
         }

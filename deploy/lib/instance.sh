@@ -5,6 +5,7 @@
 
 MIN_FREE_MB=300
 HEALTHY_WITHIN_S=60
+BENCHES_WITHIN_S=10
 LOGS_KEPT_DAYS=30
 
 instance_open() {
@@ -147,7 +148,20 @@ instance_start() {
         touch "$WELKION_VAR/seeded"
     fi
     wait_until "the web server" nginx curl -fsS -o /dev/null "$ADDRESS/up"
-    wait_until "the recorder and its bench" recorder php artisan welkion:health
+    wait_until "the recorder" recorder php artisan welkion:health
+    wait_for_benches
+}
+
+# A bench that is switched off, or sends nonsense, keeps nobody from the others: it is waited for a little, then told.
+wait_for_benches() {
+    local deadline=$((SECONDS + BENCHES_WITHIN_S)) said
+    until said=$(php artisan welkion:health --benches 2>/dev/null); do
+        if [ $SECONDS -ge $deadline ]; then
+            while IFS= read -r line; do say "$line"; done <<<"$said"
+            return 0
+        fi
+        sleep 0.2
+    done
 }
 
 supervise() {

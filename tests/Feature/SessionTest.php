@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Auth\EmailAddress;
-use App\Auth\PasswordCheck;
+use App\Http\PasswordCheck;
 use App\Models\User;
 use GuzzleHttp\Cookie\CookieJar;
 use Illuminate\Contracts\Cache\Repository;

@@ -103,10 +103,13 @@ final class StartedCopyTest extends TestCase
         $database = $this->database();
         $database->exec("DELETE FROM migrations WHERE migration = '{$newest}'");
         $database->exec('ALTER TABLE users ADD COLUMN remember_token VARCHAR(100) NULL');
+        $database->exec("INSERT INTO benches (user_id, name, host, port, is_simulated) VALUES (1, 'Gone', '127.0.0.1', 9, 0)");
         $this->end();
         self::start();
         self::assertReady();
         self::assertStringContainsString('The database was of an older version; it was brought up to date (1 change), nothing was lost.', (string) self::$terminal?->getOutput());
+
+        self::assertStringContainsString('Bench Gone is not connected. It is tried again by itself.', (string) self::$terminal?->getOutput(), 'It keeps nobody from starting.');
 
         $this->database()->exec("INSERT INTO migrations (migration, batch) VALUES ('2099_01_01_000001_from_the_future', 99)");
         $this->end();

@@ -10,9 +10,11 @@ use Illuminate\Console\Command;
 
 final class HealthCommand extends Command
 {
-    protected $signature = 'welkion:health {--counts : Print how many samples came and how many never did, as JSON}';
+    protected $signature = 'welkion:health
+        {--benches : Fail, too, when a bench is not connected}
+        {--counts : Print how many samples came and how many never did, as JSON}';
 
-    protected $description = 'Say whether the recorder answers and every bench is connected';
+    protected $description = 'Say whether the recorder answers, and which benches are not connected';
 
     public function handle(RecorderClient $recorder): int
     {
@@ -28,18 +30,17 @@ final class HealthCommand extends Command
             $this->line((string) json_encode([
                 'received' => array_sum(array_column($benches, 'received')), 'missed' => array_sum(array_column($benches, 'missed')),
             ]));
+
+            return self::SUCCESS;
         }
-        $lost = array_filter($benches, static fn (array $bench): bool => $bench['isConnected'] !== true);
+        $lost = array_filter($benches, static fn (mixed $bench): bool => is_array($bench) && ($bench['isConnected'] ?? null) !== true);
         foreach ($lost as $bench) {
-            $this->error("Bench {$bench['name']} is not connected.");
+            $this->line("Bench {$bench['name']} is not connected. ".($bench['aside'] ?? 'It is tried again by itself.'));
         }
-        if ($benches === [] || $lost !== []) {
-            return self::FAILURE;
-        }
-        if (! $this->option('counts')) {
-            $this->info('The recorder answers and every bench is connected.');
+        if ($benches === []) {
+            $this->line('The recorder knows no bench yet.');
         }
 
-        return self::SUCCESS;
+        return $this->option('benches') && ($benches === [] || $lost !== []) ? self::FAILURE : self::SUCCESS;
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Auth\PasswordCheck;
+use App\Http\PasswordCheck;
 use App\Http\Requests\SignInRequest;
 use App\Http\Resources\UserResource;
 use Illuminate\Http\JsonResponse;

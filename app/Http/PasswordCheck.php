@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Auth;
+namespace App\Http;
 
+use App\Auth\EmailAddress;
 use App\Models\User;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Contracts\Hashing\Hasher;
