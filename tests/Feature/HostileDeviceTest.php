@@ -74,7 +74,7 @@ final class HostileDeviceTest extends TestCase
         }, 20.0);
 
         self::assertSame('device-aside', $notes[0]['code']);
-        self::assertSame('The device of this bench was set aside. It sent a "v" that is no number from -1000000000000 to 1000000000000. It is tried again by itself.', $notes[0]['sentence']);
+        self::assertSame('The device of this bench was set aside. It sent a "v" that is no number from -1e12 to 1e12. It is tried again by itself.', $notes[0]['sentence']);
         self::assertSame('amber', $notes[0]['tone']);
         $probe = $bench->probes()->firstOrFail();
         $calibration = $this->actingAs($teacher)->postJson("/api/probes/{$probe->id}/calibrations", ['recipe' => 'ice-and-boiling'])->assertCreated()->json('id');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Rules;
 
 use Illuminate\Contracts\Validation\ValidationRule;
+use Welkion\Core\Uncertainty\Digits;
 
 /** A typed number, finite and between bounds that its quantity can have; the message says which. */
 final readonly class Within implements ValidationRule
@@ -34,7 +35,7 @@ final readonly class Within implements ValidationRule
     {
         $unit = $this->unit === '' ? '' : " {$this->unit}";
 
-        return "{$this->what} must be a number from ".self::text($this->least).' to '.self::text($this->most)."{$unit}{$this->hint}.";
+        return "{$this->what} must be a number from ".Digits::round($this->least).' to '.Digits::round($this->most)."{$unit}{$this->hint}.";
     }
 
     public function validate(string $attribute, mixed $value, \Closure $fail): void
@@ -44,14 +45,5 @@ final readonly class Within implements ValidationRule
             $number = preg_match('/\.(\d+)\./', $attribute, $match) === 1 ? (int) $match[1] + 1 : 1;
             $fail(str_replace('{number}', (string) $number, $this->sentence()));
         }
-    }
-
-    private static function text(float $bound): string
-    {
-        $size = abs($bound);
-
-        return $size !== 0.0 && ($size < 1e-5 || $size > 1e6)
-            ? (string) preg_replace('/\.0+e|e\+?(-?)0*/', 'e$1', sprintf('%.0e', $bound))
-            : (string) json_encode($bound);
     }
 }

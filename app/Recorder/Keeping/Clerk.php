@@ -25,6 +25,9 @@ final class Clerk
 
     private const STARTED_AGAIN_AFTER_S = 0.3;
 
+    /** A question that is open for so long has found nobody. */
+    private const SILENT_AFTER_S = 2.0;
+
     /** An answer longer than this is none. */
     private const LONGEST_ANSWER = 64 << 20;
 
@@ -37,6 +40,8 @@ final class Clerk
     private int $nextId = 1;
 
     private bool $isClosed = false;
+
+    private bool $hasFoundItAway = false;
 
     /** @var array<int, array{Deferred<mixed>, float}> open questions and when they were asked */
     private array $open = [];
@@ -75,6 +80,14 @@ final class Clerk
             $this->log->warning('The process that asks MariaDB answered nothing for long; it is started again.');
             $this->process?->terminate(SIGKILL);
         }
+    }
+
+    /** Whether MariaDB could not be asked when it was last tried, or has not answered for a while. */
+    public function isStorageAway(float $now): bool
+    {
+        $oldest = reset($this->open);
+
+        return $this->hasFoundItAway || ($oldest !== false && $now - $oldest[1] > self::SILENT_AFTER_S);
     }
 
     public function close(): void
@@ -131,6 +144,7 @@ final class Clerk
         }
         [$deferred] = $this->open[$id];
         unset($this->open[$id]);
+        $this->hasFoundItAway = $outcome === Message::AWAY;
         match ($outcome) {
             Message::DONE => $deferred->resolve($result),
             Message::AWAY => $deferred->reject(ClerkUnable::away((string) $result)),

@@ -110,7 +110,7 @@ final class SampleKeeper
     public function standing(array $runChannels): Standing
     {
         return new Standing(
-            $this->isAway, $this->onDisk->of($runChannels), $this->inDanger->of($runChannels), $this->inDanger->since(),
+            $this->isAway || $this->clerk->isStorageAway(microtime(true)), $this->onDisk->of($runChannels), $this->inDanger->of($runChannels), $this->inDanger->since(),
             $this->lost->of($runChannels), $this->lost->since(), $this->lost->until(),
         );
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Recorder\Link;
 
+use Welkion\Core\Uncertainty\Digits;
+
 /** A SenML pack (RFC 8428) of one channel, read from a line of the probe link. */
 final readonly class Pack
 {
@@ -76,7 +78,7 @@ final readonly class Pack
             return null;
         }
         if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value) || abs($value) > $largest) {
-            throw DeviceFault::because("sent a \"{$name}\" that is no number from ".json_encode(-$largest).' to '.json_encode($largest));
+            throw DeviceFault::because("sent a \"{$name}\" that is no number from ".Digits::round(-$largest).' to '.Digits::round($largest));
         }
 
         return (float) $value;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Recorder\Link;
 
 use Welkion\Core\Calibration\ProbeKind;
+use Welkion\Core\Uncertainty\Digits;
 
 /** A channel as a device tells of it: what is plugged in, and the maker's line. */
 final readonly class ToldChannel
@@ -94,7 +95,7 @@ final readonly class ToldChannel
             return null;
         }
         if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value) || $value < $least || $value > self::LARGEST) {
-            throw DeviceFault::because("told of a channel whose {$field} is no number from ".json_encode($least).' to '.json_encode(self::LARGEST));
+            throw DeviceFault::because("told of a channel whose {$field} is no number from ".Digits::round($least).' to '.Digits::round(self::LARGEST));
         }
 
         return (float) $value;

@@ -55,6 +55,18 @@ final readonly class Digits
         return (float) $text === 0.0 ? ltrim($text, '-') : $text;
     }
 
+    /** A round number as people write it in a rule: 0.001, 200, 1e12. */
+    public static function round(float $value): string
+    {
+        $size = abs($value);
+        if ($size === 0.0 || ($size >= 1e-5 && $size <= 1e6)) {
+            return self::exact($value);
+        }
+        [$digits, $power] = explode('e', sprintf('%.2e', $value));
+
+        return rtrim(rtrim($digits, '0'), '.').'e'.(int) $power;
+    }
+
     private static function exact(float $value): string
     {
         return (string) json_encode((float) sprintf('%.'.self::EXACT_DIGITS.'g', $value));

@@ -85,4 +85,11 @@ final class MeasuredTest extends TestCase
     {
         return Measured::of($value, $uncertainty, Unit::parse($unit));
     }
+
+    public function test_round_numbers_are_written_as_in_a_rule(): void
+    {
+        $written = array_map(Digits::round(...), [0.0, 0.001, 0.0191, 1.0, 200.0, -50.0, 500_000.0, 1e6, 1e12, -1e12, 1e-9, 2.5e-7, 8.5e-6, 5e-324]);
+
+        self::assertSame(['0', '0.001', '0.0191', '1', '200', '-50', '500000', '1000000', '1e12', '-1e12', '1e-9', '2.5e-7', '8.5e-6', '4.94e-324'], $written);
+    }
 }

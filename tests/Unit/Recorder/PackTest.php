@@ -40,7 +40,7 @@ final class PackTest extends TestCase
     {
         $good = ['n' => 'ph', 'v' => 1.0, 'seq' => 1];
         $numbers = 'It sent readings whose numbers "seq" do not rise from 1 to at most 9007199254740991.';
-        $value = 'It sent a "v" that is no number from -1000000000000 to 1000000000000.';
+        $value = 'It sent a "v" that is no number from -1e12 to 1e12.';
         yield 'nothing' => [[], 'It sent a pack of 0 readings; it must hold 1 to 120000.'];
         yield 'more than two minutes' => [array_fill(0, 120_001, $good), 'It sent a pack of 120001 readings; it must hold 1 to 120000.'];
         yield 'a text for a record' => [['ph'], 'It sent a reading that is no JSON object.'];
@@ -55,7 +55,7 @@ final class PackTest extends TestCase
         yield 'a value that no probe gives' => [[['v' => -1.1e12] + $good], $value];
         yield 'no channel' => [[['v' => 1.0, 'seq' => 1]], 'It sent a pack whose readings do not all name the same channel "n".'];
         yield 'two channels at once' => [[$good, ['n' => 'temperature', 'v' => 1.0, 'seq' => 2]], 'It sent a pack whose readings do not all name the same channel "n".'];
-        yield 'a base time beyond all measure' => [[['bt' => INF] + $good], 'It sent a "bt" that is no number from -100000000000 to 100000000000.'];
+        yield 'a base time beyond all measure' => [[['bt' => INF] + $good], 'It sent a "bt" that is no number from -1e11 to 1e11.'];
         yield 'a time before all time' => [[['t' => -5] + $good], 'It sent a reading for a time that is no moment in Unix seconds.'];
     }
 

@@ -76,6 +76,28 @@ final class SampleKeeperTest extends TestCase
         self::assertSame([false, 0], [$keeper->standing([7])->isStorageAway, $keeper->standing([7])->onDisk]);
     }
 
+    public function test_a_database_that_hangs_is_told_also_while_nothing_is_recorded(): void
+    {
+        $keeper = $this->keeper();
+        $this->clerk->ask('benches', [])->catch(static fn () => null);
+        $this->answer('hang');
+        $this->turn(0.3);
+        $this->clerk->ask('benches', [])->catch(static fn () => null);
+        $now = microtime(true);
+        self::assertFalse($this->clerk->isStorageAway($now + 1.0), 'A slow moment is no outage.');
+        self::assertTrue($this->clerk->isStorageAway($now + 2.5));
+        $this->answer('away');
+        $this->until(fn (): bool => $this->clerk->isStorageAway(microtime(true)));
+        self::assertTrue($keeper->standing([])->isStorageAway);
+        $this->answer('done');
+        $answer = null;
+        $this->clerk->ask('benches', [])->then(static function (mixed $got) use (&$answer): void {
+            $answer = $got;
+        });
+        $this->until(fn (): bool => ! $keeper->standing([])->isStorageAway);
+        self::assertSame([], $answer);
+    }
+
     public function test_a_database_that_says_it_is_away_is_asked_again_until_it_is_back(): void
     {
         $this->answer('away');

@@ -56,14 +56,14 @@ final class ToldChannelTest extends TestCase
         yield 'a title too long' => [[['title' => str_repeat('ë', 81)] + self::GOOD], 'told of a channel whose title is no text of 1 to 80 letters'];
         yield 'a number for a serial' => [[['serial' => 17] + self::GOOD], 'told of a channel whose serial is no text of 1 to 80 letters'];
         yield 'a unit too long' => [[['unit' => str_repeat('m', 21)] + self::GOOD], 'told of a channel whose unit is no text of 1 to 20 letters'];
-        yield 'a resolution below nothing' => [[['resolution' => -0.1] + self::GOOD], 'told of a channel whose resolution is no number from 0 to 1000000000'];
-        yield 'a resolution beyond all measure' => [[['resolution' => INF] + self::GOOD], 'told of a channel whose resolution is no number from 0 to 1000000000'];
-        yield 'never read' => [[['fastestHz' => 0] + self::GOOD], 'told of a channel whose fastestHz is no number from 1.0e-6 to 1000000000'];
+        yield 'a resolution below nothing' => [[['resolution' => -0.1] + self::GOOD], 'told of a channel whose resolution is no number from 0 to 1e9'];
+        yield 'a resolution beyond all measure' => [[['resolution' => INF] + self::GOOD], 'told of a channel whose resolution is no number from 0 to 1e9'];
+        yield 'never read' => [[['fastestHz' => 0] + self::GOOD], 'told of a channel whose fastestHz is no number from 1e-6 to 1e9'];
         yield 'read too fast' => [[['fastestHz' => 2e6] + self::GOOD], 'told of a channel that is read more than a million times a second'];
         yield 'a line in words' => [[['stated' => 'good'] + self::GOOD], 'states a line of "ph" that is no JSON object'];
         yield 'a slope of nothing' => [[['stated' => ['slope' => 0]] + self::GOOD], 'states a slope of "ph" that is as good as nothing, so that its signal would mean nothing'];
         yield 'a slope of almost nothing' => [[['stated' => ['slope' => 1e-320]] + self::GOOD], 'states a slope of "ph" that is as good as nothing, so that its signal would mean nothing'];
-        yield 'an offset beyond all measure' => [[['stated' => ['slope' => 1, 'offset' => 1e300]] + self::GOOD], 'told of a channel whose offset is no number from -1000000000 to 1000000000'];
+        yield 'an offset beyond all measure' => [[['stated' => ['slope' => 1, 'offset' => 1e300]] + self::GOOD], 'told of a channel whose offset is no number from -1e9 to 1e9'];
         yield 'the same name twice' => [[self::GOOD, ['serial' => 'other'] + self::GOOD], 'told of two channels with the same name'];
         yield 'the same serial twice' => [[self::GOOD, ['name' => 'other'] + self::GOOD], 'told of two channels with the same serial'];
     }

@@ -75,7 +75,7 @@ export function SignInPage() {
               }}
             />
           </div>
-          <label className="flex items-center gap-2.5">
+          <label className="grid grid-cols-[auto_1fr] items-center gap-x-2.5">
             <input
               type="checkbox"
               className="checkbox checkbox-sm"
@@ -84,9 +84,8 @@ export function SignInPage() {
                 setStays(event.target.checked)
               }}
             />
-            <span>
-              Stay signed in for a month <span className="quiet">(not on a shared computer)</span>
-            </span>
+            Stay signed in for a month
+            <span className="quiet col-start-2 text-sm">Not on a shared computer.</span>
           </label>
           <ProblemNote problem={signIn.error} />
           <button type="submit" className="btn btn-primary mt-2" disabled={signIn.isPending}>

@@ -21,16 +21,18 @@ export function SignInsPage() {
             End what you do not know, or left open on a shared computer. Nothing stored is touched.
           </p>
         </div>
-        <button
-          type="button"
-          className="btn btn-primary"
-          disabled={others.length === 0 || endOthers.isPending}
-          onClick={() => {
-            endOthers.mutate()
-          }}
-        >
-          Sign out everywhere else
-        </button>
+        {others.length === 0 ? null : (
+          <button
+            type="button"
+            className="btn btn-primary"
+            disabled={endOthers.isPending}
+            onClick={() => {
+              endOthers.mutate()
+            }}
+          >
+            Sign out everywhere else
+          </button>
+        )}
       </div>
       <ProblemNote problem={signIns.error ?? end.error ?? endOthers.error} />
       {signIns.isPending ? <Waiting what="the list" /> : null}
