@@ -8,6 +8,7 @@ use App\Recorder\Link\BenchLink;
 use App\Recorder\Link\LinkEars;
 use App\Recorder\Link\Pack;
 use App\Recorder\Link\ToldChannel;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Randomizer;
 use React\EventLoop\LoopInterface;
@@ -31,6 +32,11 @@ final class BenchLinkTest extends TestCase implements LinkEars
 
     /** @var list<string> */
     private array $aside = [];
+
+    /** @var list<string> */
+    private array $failures = [];
+
+    private ?float $unlucky = null;
 
     /** @var list<Pack> */
     private array $packs = [];
@@ -187,6 +193,85 @@ final class BenchLinkTest extends TestCase implements LinkEars
         self::assertNull($link->fault(microtime(true) + 61.0));
     }
 
+    public function test_each_time_it_is_set_aside_the_wait_is_twice_as_long(): void
+    {
+        $connectedAt = [];
+        $this->serve(static function (ConnectionInterface $connection) use (&$connectedAt): void {
+            $connectedAt[] = microtime(true);
+            $connection->write("rubbish\n");
+        });
+        $this->link();
+        $this->until(static function () use (&$connectedAt): bool {
+            return count($connectedAt) === 3;
+        });
+
+        self::assertEqualsWithDelta(2.0, $connectedAt[1] - $connectedAt[0], 0.5);
+        self::assertEqualsWithDelta(4.0, $connectedAt[2] - $connectedAt[1], 0.5);
+        self::assertCount(3, $this->aside);
+        self::assertSame(3, $this->lostCount, 'The line was cut each time.');
+    }
+
+    /** @return iterable<string, array{string, int, string}> */
+    public static function floods(): iterable
+    {
+        yield 'control lines' => ["{\"told\":\"stop\"}\n", 600, 'It sends more than 50 control lines a second.'];
+        yield 'plugs' => ["{\"told\":\"channels\",\"channels\":[]}\n", 40, 'It tells again and again that plugs changed; look for a loose one.'];
+        yield 'greetings' => ["{\"told\":\"hello\",\"channels\":[]}\n", 1, 'It said "hello" again without being asked.'];
+    }
+
+    #[DataProvider('floods')]
+    public function test_who_floods_the_line_is_cut_off(string $line, int $times, string $sentence): void
+    {
+        $this->serve(static function (ConnectionInterface $connection) use ($line, $times): void {
+            $connection->write("{\"told\":\"hello\",\"channels\":[]}\n");
+            for ($i = 0; $i < $times; $i++) {
+                $connection->write($line);
+            }
+        });
+        $link = $this->link();
+        $this->until(fn (): bool => $this->aside !== []);
+
+        self::assertSame([$sentence], $this->aside);
+        self::assertFalse($link->isConnected());
+        self::assertSame($sentence, $link->fault(microtime(true) + 1000.0), 'While it is away nothing is forgiven.');
+    }
+
+    public function test_what_a_listener_cannot_work_with_sets_the_device_aside_and_not_the_recorder(): void
+    {
+        $this->serve(static function (ConnectionInterface $connection): void {
+            $connection->write("{\"told\":\"hello\",\"channels\":[]}\n[{\"n\":\"ph\",\"v\":13,\"seq\":1}]\n[{\"n\":\"ph\",\"v\":1,\"seq\":2}]\n");
+        });
+        $this->unlucky = 13.0;
+        $this->link();
+        $this->until(fn (): bool => $this->aside !== []);
+
+        self::assertSame(['A listener stumbled.'], $this->failures);
+        self::assertStringContainsString('that is a mistake of Welkion', $this->aside[0]);
+        self::assertSame([], $this->packs, 'Nothing of what came after it is heard.');
+    }
+
+    public function test_an_answer_counts_once(): void
+    {
+        $this->serve(static function (ConnectionInterface $connection): void {
+            $connection->on('data', static function () use ($connection): void {
+                $connection->write("{\"told\":\"act\",\"id\":1,\"n\":1}\n{\"told\":\"act\",\"id\":1,\"n\":2}\n{\"told\":\"act\",\"id\":7}\n");
+            });
+        });
+        $link = $this->link();
+        $this->until(static fn (): bool => $link->isConnected());
+        $answers = [];
+        $link->ask(['do' => 'tell'], static function (array $got) use (&$answers): void {
+            $answers[] = $got['n'] ?? $got;
+        });
+        $this->until(static function () use (&$answers): bool {
+            return $answers !== [];
+        });
+        $this->loop->addTimer(2.3, $this->loop->stop(...));
+        $this->loop->run();
+
+        self::assertSame([1], $answers, 'Neither the second answer nor the end of patience comes on top.');
+    }
+
     public function plugged(array $channels, mixed $world, bool $isGreeting): void
     {
         $this->hellos[] = $channels;
@@ -194,6 +279,9 @@ final class BenchLinkTest extends TestCase implements LinkEars
 
     public function take(Pack $pack): void
     {
+        if ($pack->samples[0]->value === $this->unlucky) {
+            throw new \RuntimeException('A listener stumbled.');
+        }
         $this->packs[] = $pack;
     }
 
@@ -213,7 +301,7 @@ final class BenchLinkTest extends TestCase implements LinkEars
 
     public function failed(\Throwable $failure): void
     {
-        throw $failure;
+        $this->failures[] = $failure->getMessage();
     }
 
     private function serve(\Closure $welcome): void

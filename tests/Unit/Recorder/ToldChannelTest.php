@@ -35,6 +35,14 @@ final class ToldChannelTest extends TestCase
         self::assertNull(ToldChannel::allIn([['stated' => null] + self::GOOD])[0]->statedSlope);
     }
 
+    public function test_takes_the_smallest_and_the_largest_that_is_allowed(): void
+    {
+        [$channel] = ToldChannel::allIn([['stated' => ['slope' => -1e-9, 'offset' => -1e9], 'fastestHz' => 1e6, 'resolution' => 0, 'title' => str_repeat('ë', 80), 'unit' => str_repeat('m', 20)] + self::GOOD]);
+
+        self::assertSame([-1e-9, -1e9, 1e6, 0.0], [$channel->statedSlope, $channel->statedOffset, $channel->fastestHz, $channel->resolution]);
+        self::assertCount(64, ToldChannel::allIn(array_map(static fn (int $i): array => ['name' => "c{$i}", 'serial' => "s{$i}"] + self::GOOD, range(1, 64))));
+    }
+
     public function test_a_kind_that_is_not_known_here_is_passed_over(): void
     {
         $channels = ToldChannel::allIn([['kind' => 'balance', 'name' => 'mass', 'serial' => 'B'], self::GOOD]);
@@ -63,6 +71,7 @@ final class ToldChannelTest extends TestCase
         yield 'a line in words' => [[['stated' => 'good'] + self::GOOD], 'states a line of "ph" that is no JSON object'];
         yield 'a slope of nothing' => [[['stated' => ['slope' => 0]] + self::GOOD], 'states a slope of "ph" that is as good as nothing, so that its signal would mean nothing'];
         yield 'a slope of almost nothing' => [[['stated' => ['slope' => 1e-320]] + self::GOOD], 'states a slope of "ph" that is as good as nothing, so that its signal would mean nothing'];
+        yield 'a slope just too small' => [[['stated' => ['slope' => 9e-10]] + self::GOOD], 'states a slope of "ph" that is as good as nothing, so that its signal would mean nothing'];
         yield 'an offset beyond all measure' => [[['stated' => ['slope' => 1, 'offset' => 1e300]] + self::GOOD], 'told of a channel whose offset is no number from -1e9 to 1e9'];
         yield 'the same name twice' => [[self::GOOD, ['serial' => 'other'] + self::GOOD], 'told of two channels with the same name'];
         yield 'the same serial twice' => [[self::GOOD, ['name' => 'other'] + self::GOOD], 'told of two channels with the same serial'];
