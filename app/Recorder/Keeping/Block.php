@@ -42,16 +42,6 @@ final readonly class Block
         return $piece === [] ? $blocks : [...$blocks, new self($runChannelId, $piece)];
     }
 
-    public function count(): int
-    {
-        return count($this->samples);
-    }
-
-    public function lastSeq(): int
-    {
-        return $this->samples[count($this->samples) - 1]->seq;
-    }
-
     /** @return array<string, int|float|string|null> a row of sample_blocks */
     public function toRow(): array
     {

@@ -108,6 +108,7 @@ final class Clerk
         /** @var Deferred<mixed> $deferred */
         $deferred = new Deferred;
         if ($this->in === null || $this->process?->isRunning() !== true) {
+            $this->hasFoundItAway = true;
             $deferred->reject(ClerkUnable::away('The process that asks MariaDB is starting.'));
 
             return $deferred->promise();

@@ -34,8 +34,6 @@ final class SampleKeeper
     /** @var list<Batch> those of the waiting that the clerk has been given and may yet confirm */
     private array $handed = [];
 
-    private bool $isAway = false;
-
     private float $tryAgainAt = 0.0;
 
     /** @var array<int, int> number of the last sample taken over, by run channel */
@@ -78,7 +76,6 @@ final class SampleKeeper
     public function tend(float $now): void
     {
         if ($this->waiting !== [] && $now - $this->waiting[0]->since > self::TO_DISK_AFTER_S) {
-            $this->isAway = true;
             $this->toDisk($now);
         }
         $this->ask($now);
@@ -110,7 +107,7 @@ final class SampleKeeper
     public function standing(array $runChannels): Standing
     {
         return new Standing(
-            $this->isAway || $this->clerk->isStorageAway(microtime(true)), $this->onDisk->of($runChannels), $this->inDanger->of($runChannels), $this->inDanger->since(),
+            $this->clerk->isStorageAway(microtime(true)), $this->onDisk->of($runChannels), $this->inDanger->of($runChannels), $this->inDanger->since(),
             $this->lost->of($runChannels), $this->lost->since(), $this->lost->until(),
         );
     }
@@ -154,7 +151,7 @@ final class SampleKeeper
         $this->isAsking = true;
         $this->clerk->ask('keep', [$rows])->then(
             function (mixed $refused) use ($confirm): void {
-                $this->isAsking = $this->isAway = false;
+                $this->isAsking = false;
                 $this->handed = [];
                 $this->tellRefused(is_array($refused) ? $refused : []);
                 $confirm();
@@ -172,7 +169,6 @@ final class SampleKeeper
 
                     return;
                 }
-                $this->isAway = true;
                 $this->tryAgainAt = microtime(true) + self::TRIED_AGAIN_EACH_S;
                 $this->log->warning('MariaDB is away; samples go to disk until it is back.', ['reason' => $failure->getMessage()]);
             },

@@ -6,6 +6,7 @@ namespace Tests\Unit\Recorder;
 
 use App\Recorder\Keeping\Block;
 use App\Recorder\Keeping\Clerk;
+use App\Recorder\Keeping\ClerkUnable;
 use App\Recorder\Keeping\SampleKeeper;
 use App\Recorder\Keeping\Spool;
 use App\Recorder\Link\Sample;
@@ -67,7 +68,8 @@ final class SampleKeeperTest extends TestCase
 
         self::assertFileExists("{$this->folder}/spool");
         $standing = $keeper->standing([7, 8]);
-        self::assertSame([true, 30, 0, 0], [$standing->isStorageAway, $standing->onDisk, $standing->inDanger, $standing->lost]);
+        self::assertSame([30, 0, 0], [$standing->onDisk, $standing->inDanger, $standing->lost]);
+        $this->until(fn (): bool => $keeper->standing([7])->isStorageAway);
         self::assertSame(0, $keeper->standing([8])->onDisk, 'Another run has nothing to do with it.');
         $this->answer('done');
         $this->until(fn (): bool => $keeper->isDone(), $keeper);
@@ -182,6 +184,9 @@ final class SampleKeeperTest extends TestCase
         $kept = array_unique($this->kept(), SORT_REGULAR);
         self::assertSame(20_000 - $standing->lost, 1000 * count($kept), 'All that was not lost is written, and nothing else.');
         self::assertSame(20_000, $kept[array_key_last($kept)][1], 'The newest of it, too.');
+        self::assertSame([0, $standing->lost], [$keeper->standing([7])->inDanger, $keeper->standing([7])->lost], 'The danger is over; what was lost stays told.');
+        self::assertContains('Samples cannot be written to disk either; they stay in memory.', $this->log);
+        self::assertContains('There is no memory left for samples that can be written nowhere; the oldest are lost.', $this->log);
     }
 
     public function test_a_recorder_that_starts_finds_what_waits_on_disk_and_knows_how_far_it_reaches(): void
@@ -213,6 +218,33 @@ final class SampleKeeperTest extends TestCase
         }
         self::assertEquals([$rows(1, 10), [], $rows(11, 20)], $told, 'Every bit of a block comes back.');
         self::assertFileDoesNotExist("{$this->folder}/spool");
+    }
+
+    public function test_what_was_confirmed_is_not_told_again(): void
+    {
+        $spool = new Spool("{$this->folder}/spool");
+        foreach ([1, 2, 3] as $i) {
+            $spool->append([['run_channel_id' => 7, 'first_seq' => $i, 'count' => 1]]);
+        }
+        $spool->next();
+        $spool->confirm();
+
+        self::assertSame([2, 3], array_map(static fn (array $rows): mixed => $rows[0]['first_seq'], iterator_to_array($spool->all(), false)));
+        self::assertSame(2, $spool->next()[0]['first_seq'] ?? null);
+        self::assertSame(2, $spool->next()[0]['first_seq'] ?? null, 'Told again until it is confirmed.');
+    }
+
+    public function test_a_clerk_that_was_closed_stays_closed(): void
+    {
+        $this->clerk->close();
+        $this->turn(0.8);
+        $refused = null;
+        $this->clerk->ask('benches', [])->catch(static function (\Throwable $why) use (&$refused): void {
+            $refused = $why;
+        });
+
+        self::assertInstanceOf(ClerkUnable::class, $refused);
+        self::assertTrue($refused->isAway);
     }
 
     public function test_a_full_disk_takes_nothing_and_says_so(): void
