@@ -42,6 +42,19 @@ final class OutageTest extends TestCase
         self::assertSame([$isBehind, $isUnreachable], [Outage::isBehind($error), Outage::isUnreachable($error)]);
     }
 
+    public function test_every_number_of_the_list_of_errors_that_tells_of_waiting_is_known(): void
+    {
+        // MariaDB Error Code Reference: connections, shutdown, network; then full, locked, limited, read-only, interrupted.
+        $gone = [1040, 1053, 1129, 1152, 1158, 1159, 1160, 1161, 1184, 1203, 1927, 2002, 2003, 2006, 2012, 2013, 2055];
+        $busy = [1021, 1028, 1114, 1205, 1206, 1213, 1226, 1290, 1317, 1836, 3024, 3100];
+        foreach (range(1000, 4200) as $number) {
+            $error = new \PDOException;
+            $error->errorInfo = ['HY000', $number, ''];
+            self::assertSame(in_array($number, $gone, true), Outage::isUnreachable($error), (string) $number);
+            self::assertSame(in_array($number, [...$gone, ...$busy], true), Outage::isBehind($error), (string) $number);
+        }
+    }
+
     public function test_an_error_while_connecting_has_its_number_in_the_code(): void
     {
         self::assertTrue(Outage::isUnreachable(new QueryException('mariadb', 'select 1', [], new \PDOException('SQLSTATE[HY000] [2002] Connection refused', 2002))));
