@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Fitting;
 
+use Welkion\Core\Exception\InvalidQuantity;
+use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Uncertainty\Source;
 use Welkion\Core\Uncertainty\StudentT;
+use Welkion\Core\Units\Unit;
 use Welkion\Core\Warning;
 
 /** A curve fitted to points: its constants, how good they are, and what to watch. */
@@ -102,6 +106,21 @@ final readonly class Fit
         }
 
         return null;
+    }
+
+    /**
+     * The constants with what they have in common: the scatter of the points is one source for all of them.
+     *
+     * @return array<string, Measured> by name; one whose unit the formula leaves open is a plain number
+     *
+     * @throws InvalidQuantity If there are no more points than constants, so that nothing is known of their uncertainty.
+     */
+    public function measured(?Source $source = null): array
+    {
+        $units = array_map(static fn (FittedConstant $c): Unit => $c->unit ?? Unit::one(), $this->constants);
+        $names = array_map(static fn (FittedConstant $c): string => $c->name, $this->constants);
+
+        return array_combine($names, Measured::jointly($this->values(), $this->covariance, $units, $source ?? Source::unnamed('scatter of the fit')));
     }
 
     /** @return list<float> */

@@ -8,6 +8,7 @@ use Welkion\Core\Exception\UnitMismatch;
 use Welkion\Core\Formula\Node\Name;
 use Welkion\Core\Formula\Node\Node;
 use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Uncertainty\Shares;
 use Welkion\Core\Units\Unit;
 
 /** A formula in the symbols of columns, entries and constants: read once, used on any table. */
@@ -86,17 +87,15 @@ final readonly class Formula
     }
 
     /**
-     * The value of a formula in entries alone, with its uncertainty carried to first order and the covariances
-     * between entries counted (JCGM 100:2008, 5.2.2).
+     * The value of a formula in entries alone, with its uncertainty carried to first order; what entries have in common,
+     * as two constants of one fit, is counted as that (JCGM 100:2008, 5.2.2).
      *
      * @param  array<string, Measured>  $entries
-     * @param  array<string, array<string, float>>  $covariances  by two symbols, in the product of their units; a pair
-     *                                                            may be given either way round, one left out is 0
      *
      * @throws FormulaError If a name is unknown or units do not fit.
      * @throws \Welkion\Core\Exception\InvalidQuantity If there is no result, as for 1/0.
      */
-    public function measured(array $entries, array $covariances = [], ?Unit $into = null): Measured
+    public function measured(array $entries, ?Unit $into = null): Measured
     {
         $resolved = (new UnitCheck(Scope::of([], $entries)))->resolve($this->tree);
         $resolved = UnitCheck::inUnit($resolved, $into ?? $resolved->unit->simplified());
@@ -110,14 +109,14 @@ final readonly class Formula
             $values += [$name => PhysicalConstants::find($name)[0] ?? NAN];
         }
         $results = array_map(static fn (float|array $r): float => is_float($r) ? $r : $r[0], (new Program($trees))->run($values));
-        $variance = 0.0;
-        foreach ($symbols as $i => $a) {
-            foreach ($symbols as $j => $b) {
-                $covariance = $a === $b ? $entries[$a]->uncertainty ** 2 : $covariances[$a][$b] ?? $covariances[$b][$a] ?? 0.0;
-                $variance += $covariance === 0.0 ? 0.0 : $results[$i + 1] * $results[$j + 1] * $covariance;
+        $parts = [];
+        foreach ($symbols as $i => $symbol) {
+            // A value without uncertainty says nothing, also where the formula is steep beyond all measure.
+            if ($entries[$symbol]->uncertainty > 0.0) {
+                $parts[] = [$entries[$symbol]->shares, $results[$i + 1]];
             }
         }
 
-        return Measured::of($results[0], sqrt(max(0.0, $variance)), $resolved->unit);
+        return Measured::with($results[0], $resolved->unit, Shares::combined($parts));
     }
 }

@@ -51,9 +51,8 @@ final class GranLine
             return null;
         }
 
-        return Formula::parse('-b/a')->measured(
-            ['a' => Measured::of($slope->value, $slope->standardError, Unit::one()), 'b' => Measured::of($height->value, $height->standardError, Unit::parse('mL'))],
-            ['a' => ['b' => $line->covariance[0][1]]],
-        );
+        [$a, $b] = Measured::jointly([$slope->value, $height->value], $line->covariance, [Unit::one(), Unit::parse('mL')]);
+
+        return Formula::parse('-b/a')->measured(['a' => $a, 'b' => $b]);
     }
 }

@@ -231,7 +231,8 @@ final class FormulaTest extends TestCase
     {
         $entries = ['a' => Measured::of(10.0, 0.3, Unit::parse('mL')), 'b' => Measured::of(4.0, 0.4, Unit::parse('mL'))];
         $apart = Formula::parse('a - b')->measured($entries);
-        $together = Formula::parse('a - b')->measured($entries, ['a' => ['b' => 0.12]]);
+        [$a, $b] = Measured::jointly([10.0, 4.0], [[0.09, 0.12], [0.12, 0.16]], [Unit::parse('mL'), Unit::parse('mL')]);
+        $together = Formula::parse('a - b')->measured(['a' => $a, 'b' => $b]);
 
         self::assertEqualsWithDelta(0.5, $apart->uncertainty, self::ROUNDING);
         // Fully correlated, a difference keeps only the difference of the uncertainties: sqrt(0.09 + 0.16 - 2 0.12).

@@ -49,7 +49,7 @@ final class PropertiesTest extends TestCase
         }
     }
 
-    public function test_dividing_undoes_multiplying_but_never_the_uncertainty(): void
+    public function test_dividing_undoes_multiplying_the_uncertainty_too_and_another_divisor_does_not(): void
     {
         for ($i = 0; $i < self::TRIES; $i++) {
             $a = Measured::of($this->number(0.1, 10.0), $this->number(0.001, 0.1), Unit::parse('g'));
@@ -57,7 +57,9 @@ final class PropertiesTest extends TestCase
             $back = $a->times($b)->dividedBy($b);
 
             self::assertEqualsWithDelta($a->value, $back->value, 1e-12 * $a->value);
-            self::assertGreaterThan($a->uncertainty, $back->uncertainty);
+            self::assertEqualsWithDelta($a->uncertainty, $back->uncertainty, 1e-12 * $a->value);
+            $another = $a->times($b)->dividedBy(Measured::of($b->value, $b->uncertainty, $b->unit));
+            self::assertGreaterThan($a->uncertainty, $another->uncertainty);
         }
     }
 
