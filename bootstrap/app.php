@@ -43,7 +43,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // What a person is told about is no fault of the program.
         $exceptions->dontReport([Refusal::class, CoreException::class, BenchRefused::class, RecorderUnavailable::class, StorageAway::class]);
         // While the database is away every request fails alike; one mistake made by thirty screens is one mistake.
-        $exceptions->throttle(static fn (Throwable $error): Limit => Limit::perMinute(3)->by($error::class.$error->getFile().$error->getLine()));
+        $exceptions->throttle(static fn (Throwable $error): Limit => Limit::perMinute(3)
+            ->by(Outage::isBehind($error) ? 'outage' : $error::class.$error->getFile().$error->getLine().$error->getMessage()));
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
         $exceptions->render(static function (Throwable $error, Request $request) {
             if (Outage::isUnreachable($error)) {

@@ -72,9 +72,13 @@ async function takeReadings() {
     const key = crypto.randomUUID()
     const began = Date.now()
     for (;;) {
-      const status = await client
-        .ask('POST', `/api/runs/${run.id}/readings`, { key, volume, takeAnyway: true })
-        .then((answer) => answer.status, () => 0)
+      const status = await client.ask('POST', `/api/runs/${run.id}/readings`, { key, volume, takeAnyway: true }).then(
+        async (answer) => {
+          if (answer.status === 500) console.error(`500 while: ${doing}: ${(await answer.text()).slice(0, 300)}`)
+          return answer.status
+        },
+        () => 0,
+      )
       statuses[status] = (statuses[status] ?? 0) + 1
       if (status === 201) {
         acknowledged.push(key)
