@@ -51,7 +51,7 @@ final class RepeatCounter extends AbstractHandler
         }
         $this->said[$key] = ['first' => $record, 'count' => 0];
 
-        return $this->next->handle($record);
+        return $this->write($record);
     }
 
     public function close(): void
@@ -60,6 +60,16 @@ final class RepeatCounter extends AbstractHandler
             $this->tellCount($key);
         }
         $this->next->close();
+    }
+
+    /** A log that takes nothing (its supervisor was killed, the disk is full) must not turn an answer into a failure. */
+    private function write(LogRecord $record): bool
+    {
+        try {
+            return $this->next->handle($record);
+        } catch (\UnexpectedValueException) {
+            return false;
+        }
     }
 
     private function tellCounts(int $now): void
@@ -79,7 +89,7 @@ final class RepeatCounter extends AbstractHandler
         unset($this->said[$key]);
         if ($count > 0) {
             $times = $count === 1 ? 'once' : "{$count} times";
-            $this->next->handle($first->with(message: "{$first->message} (the same {$times} more)", datetime: new \Monolog\JsonSerializableDateTimeImmutable(true)));
+            $this->write($first->with(message: "{$first->message} (the same {$times} more)", datetime: new \Monolog\JsonSerializableDateTimeImmutable(true)));
         }
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Unit\Logging;
 
 use App\Logging\RepeatCounter;
+use Monolog\Handler\StreamHandler;
 use Monolog\Handler\TestHandler;
 use Monolog\JsonSerializableDateTimeImmutable;
 use Monolog\Level;
@@ -63,6 +64,14 @@ final class RepeatCounterTest extends TestCase
         $this->counter->close();
 
         self::assertSame([], $this->messages());
+    }
+
+    public function test_a_log_that_takes_nothing_fails_nobody(): void
+    {
+        $this->counter = new RepeatCounter(new StreamHandler('/dev/full', Level::Warning));
+
+        self::assertFalse($this->counter->handle($this->record('lost', 0.0, Level::Error)));
+        self::assertTrue($this->counter->handle($this->record('lost', 1.0, Level::Error)), 'Counted all the same.');
     }
 
     private function say(string $message, float $at, Level $level = Level::Warning): void
