@@ -8,10 +8,12 @@ use Welkion\Cli\Command\Calibrate;
 use Welkion\Cli\Command\Command;
 use Welkion\Cli\Command\Derive;
 use Welkion\Cli\Command\FitCurve;
+use Welkion\Cli\Command\ListMethods;
 use Welkion\Cli\Command\Read;
 use Welkion\Cli\Command\Stats;
 use Welkion\Cli\Command\Straighten;
 use Welkion\Cli\Command\Titration;
+use Welkion\Cli\Command\Work;
 use Welkion\Core\Exception\CoreException;
 
 /** Runs one command: its answer goes to the output, an error as JSON to the error output. */
@@ -46,7 +48,7 @@ final readonly class Application
 
                 return self::OK;
             }
-            $options = Options::parse($words, $command->options());
+            $options = Options::parse($words, $command->options(), $command->words());
             fwrite($output, $command->run($options, new Input($input)));
 
             return self::OK;
@@ -71,7 +73,7 @@ final readonly class Application
     /** @return list<Command> */
     private function commands(): array
     {
-        return [new Read, new Stats, new Derive, new FitCurve, new Straighten, new Titration, new Calibrate];
+        return [new Read, new Stats, new Derive, new FitCurve, new Straighten, new Titration, new Calibrate, new Work, new ListMethods];
     }
 
     private function help(): string

@@ -10,18 +10,22 @@ use Welkion\Core\Formats\Reading\NumberText;
 /** What was typed after a command: its file and its options. */
 final readonly class Options
 {
-    /** @param  array<string, string>  $values */
-    private function __construct(public string $file, private array $values)
+    /**
+     * @param  list<string>  $words  what was named, without options
+     * @param  array<string, list<string>>  $all  every value of each option, in order
+     */
+    private function __construct(private array $words, private array $all)
     {
     }
 
     /**
      * @param  list<string>  $words
      * @param  array<string, string>  $known  option without its dashes to what it does; one that begins with * is needed
+     * @param  list<string>  $named  what must be named, in order; one that ends with ? may be left out
      *
      * @throws Failure If an option is unknown, has no value or is missing.
      */
-    public static function parse(array $words, array $known): self
+    public static function parse(array $words, array $known, array $named = ['FILE']): self
     {
         $values = [];
         $files = [];
@@ -40,10 +44,14 @@ final readonly class Options
             if ($value === null) {
                 throw Failure::input("The option --{$name} needs a value.");
             }
-            $values[$name] = $value;
+            $values[$name][] = $value;
         }
-        if (count($files) !== 1) {
-            throw Failure::input($files === [] ? 'Name the file to use, or - for standard input.' : 'Name one file only.');
+        $needed = array_filter($named, static fn (string $n): bool => ! str_ends_with($n, '?'));
+        if (count($files) < count($needed)) {
+            throw Failure::input($named === ['FILE'] ? 'Name the file to use, or - for standard input.' : 'Name '.implode(' and ', $needed).'.');
+        }
+        if (count($files) > count($named)) {
+            throw Failure::input($named === ['FILE'] ? 'Name one file only.' : 'Name no more than '.implode(' and ', $named).'.');
         }
         foreach ($known as $name => $help) {
             if (str_starts_with($help, '*') && ! isset($values[$name])) {
@@ -51,28 +59,68 @@ final readonly class Options
             }
         }
 
-        return new self($files[0], $values);
+        return new self($files, $values);
+    }
+
+    /** The file to use, or - for standard input. */
+    public function file(): string
+    {
+        return $this->words[count($this->words) - 1];
+    }
+
+    /** What was named at this place; null if it was left out. */
+    public function word(int $place): ?string
+    {
+        return $this->words[$place] ?? null;
     }
 
     public function has(string $name): bool
     {
-        return isset($this->values[$name]);
+        return isset($this->all[$name]);
+    }
+
+    /** @return list<string> every value of an option that may be given several times */
+    public function every(string $name): array
+    {
+        return $this->all[$name] ?? [];
+    }
+
+    /**
+     * Values by name, from an option given once for each: --set a=2 --set b=3.
+     *
+     * @return array<string, string>
+     *
+     * @throws Failure If one is not written so.
+     */
+    public function pairs(string $name): array
+    {
+        $pairs = [];
+        foreach ($this->every($name) as $text) {
+            [$key, $value] = [...array_map(trim(...), explode('=', $text, 2)), null];
+            if ($key === '' || $value === null) {
+                throw Failure::input("The option --{$name} is written as NAME=VALUE, but \"{$text}\" is not.");
+            }
+            $pairs[$key] = $value;
+        }
+
+        return $pairs;
     }
 
     public function text(string $name): string
     {
-        return $this->values[$name] ?? throw Failure::input("The option --{$name} is needed.");
+        return $this->last($name) ?? throw Failure::input("The option --{$name} is needed.");
     }
 
     /** @throws Failure If the value is no number. */
     public function number(string $name): ?float
     {
-        if (! isset($this->values[$name])) {
+        $text = $this->last($name);
+        if ($text === null) {
             return null;
         }
 
-        return (new NumberText(DecimalMark::Point))->read($this->values[$name])
-            ?? throw Failure::input("The option --{$name} takes a number, but \"{$this->values[$name]}\" was given.");
+        return (new NumberText(DecimalMark::Point))->read($text)
+            ?? throw Failure::input("The option --{$name} takes a number, but \"{$text}\" was given.");
     }
 
     /**
@@ -85,7 +133,7 @@ final readonly class Options
     public function numbers(string $name): array
     {
         $numbers = [];
-        foreach (explode(',', $this->values[$name] ?? '') as $part) {
+        foreach (explode(',', $this->last($name) ?? '') as $part) {
             if (trim($part) === '') {
                 continue;
             }
@@ -107,7 +155,7 @@ final readonly class Options
     public function ranges(string $name): array
     {
         $ranges = [];
-        foreach (explode(',', $this->values[$name] ?? '') as $part) {
+        foreach (explode(',', $this->last($name) ?? '') as $part) {
             if (trim($part) === '') {
                 continue;
             }
@@ -131,17 +179,25 @@ final readonly class Options
      */
     public function measured(string $name): ?array
     {
-        if (! isset($this->values[$name])) {
+        $text = $this->last($name);
+        if ($text === null) {
             return null;
         }
-        $parts = preg_split('/\s*(?:\+-|±|\+\/-)\s*/u', $this->values[$name]) ?: [];
+        $parts = preg_split('/\s*(?:\+-|±|\+\/-)\s*/u', $text) ?: [];
         $numbers = array_map(static fn (string $p): ?float => (new NumberText(DecimalMark::Point))->read(trim($p)), $parts);
         $value = $numbers[0] ?? null;
         $uncertainty = count($numbers) === 1 ? 0.0 : $numbers[1] ?? null;
         if ($value === null || $uncertainty === null || $uncertainty < 0.0 || count($numbers) > 2) {
-            throw Failure::input("The option --{$name} takes a number such as 0.1 or 0.1+-0.0005, but \"{$this->values[$name]}\" was given.");
+            throw Failure::input("The option --{$name} takes a number such as 0.1 or 0.1+-0.0005, but \"{$text}\" was given.");
         }
 
         return [$value, $uncertainty];
+    }
+
+    private function last(string $name): ?string
+    {
+        $values = $this->all[$name] ?? [];
+
+        return $values === [] ? null : $values[count($values) - 1];
     }
 }

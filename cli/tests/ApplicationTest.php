@@ -157,7 +157,7 @@ final class ApplicationTest extends TestCase
     /** @return iterable<string, array{list<string>, int, string}> what is typed, exit code, sentence */
     public static function mistakes(): iterable
     {
-        yield 'no such command' => [['plot', '-'], 2, 'There is no command "plot". The commands are: read, stats, derive, fit, straighten, titration, calibrate.'];
+        yield 'no such command' => [['plot', '-'], 2, 'There is no command "plot". The commands are: read, stats, derive, fit, straighten, titration, calibrate, work, methods.'];
         yield 'no file' => [['read'], 2, 'Name the file to use, or - for standard input.'];
         yield 'a file that is not there' => [['read', 'nowhere.csv'], 2, 'The file "nowhere.csv" cannot be read. Check its name.'];
         yield 'an unknown option' => [['stats', '-', '--col', 'V'], 2, 'There is no option --col. The options are: --column, --by, --from, --to.'];
@@ -176,6 +176,18 @@ final class ApplicationTest extends TestCase
         yield 'constants the data leave open' => [['fit', '-', '--x', 'V', '--y', 'P', '--formula', '(a + b)*x'], 3, 'These data do not determine the constants'];
         yield 'a kind that is none' => [['titration', '-', '--volume', 'V', '--signal', 'P', '--kind', 'colour'], 2, '--kind is ph or conductivity, but "colour" was given.'];
         yield 'a probe that is none' => [['calibrate', '-', '--kind', 'smell'], 2, '--kind is ph, conductivity or linear, but "smell" was given.'];
+        yield 'no method' => [['work'], 2, 'Name METHOD.'];
+        yield 'a method that is none' => [['work', 'divine', '-'], 2, 'There is no method "divine". The methods are: formula, statistics, slope,'];
+        yield 'a method without its file' => [['work', 'slope', '--use', 'x=t', '--use', 'y=V'], 2, 'slope works with columns: name the file to use, or - for standard input.'];
+        yield 'a column left out' => [['work', 'slope', '-', '--use', 'x=t'], 2, 'slope needs a column: --use y=COLUMN.'];
+        yield 'a column it does not take' => [['work', 'statistics', '-', '--use', 'z=V'], 2, 'statistics takes no column "z". It takes: column.'];
+        yield 'a use that is none' => [['work', 'slope', '-', '--use', 'x'], 2, 'The option --use is written as NAME=VALUE, but "x" is not.'];
+        yield 'a value left out' => [['work', 'value-at', '-', '--use', 'x=t', '--use', 'y=V'], 2, 'value-at needs a value: --set at=VALUE (At which x).'];
+        yield 'a value it does not take' => [['work', 'statistics', '-', '--use', 'column=V', '--set', 'at=2'], 2, 'statistics takes no input "at".'];
+        yield 'a word for a value' => [['work', 'value-at', '-', '--use', 'x=t', '--use', 'y=V', '--set', 'at=noon'], 2, 'at takes a value such as 20, 20 g or 20 +- 0.05 g, but "noon" was given.'];
+        yield 'a stretch that is none' => [['work', 'statistics', '-', '--use', 'column=V', '--span', 't'], 2, 'A stretch of rows is written as COLUMN:FROM:TO, but "t" is not.'];
+        yield 'a stretch that ends before it begins' => [['work', 'statistics', '-', '--use', 'column=V', '--span', 't:3:1'], 2, 'The stretch "t:3:1" begins after it ends.'];
+        yield 'a stretch without rows' => [['work', 'statistics', '-', '--use', 'column=V', '--where', 't:50:60'], 2, 'No row has a number in every column that is used within these bounds.'];
         yield 'a curve that does not name its standard' => [['calibrate', '-', '--kind', 'ph'], 2, 'The column "Volume" does not say its standard: its name needs the value, as "buffer 4.01".'];
         yield 'no pressure of open air' => [['calibrate', Reference::path('calibration', 'k09-thermometer-ice-steam.csv'), '--kind', 'linear', '--barometer', '983'], 2, 'The barometric pressure must lie between 50 and 110 kPa, but 983 was given.'];
         yield 'a moment without a curve' => [['calibrate', Reference::path('calibration', 'k01-electrode-healthy.csv'), '--kind', 'ph', '--kept-at', '12'], 2, '--kept-at needs settling curves: time in the first column and a raw column for each standard.'];
@@ -183,6 +195,44 @@ final class ApplicationTest extends TestCase
     }
 
     /** @param  list<string>  $words */
+    public function test_works_out_a_method_on_the_rows_that_count(): void
+    {
+        $slope = self::answer(['work', 'slope', '-', '--use', 'x=t', '--use', 'y=P', '--span', 't:0:4', '--where', 'V:6:']);
+        // Rows 1, 2 and 5: the others have no pressure. By hand: mean t 5/3, mean P 125.9, sxx 26/3, sxy 147.7.
+        self::assertEqualsWithDelta(147.7 / (26.0 / 3.0), $slope['outcomes']['slope']['value'], 1e-9);
+        self::assertSame(['kPa/s', 'kPa'], array_column($slope['outcomes'], 'unit'));
+        self::assertSame(['method', 'outcomes', 'lists', 'warnings', 'needs', 'formula'], array_keys($slope));
+        self::assertSame([[], [], null], [$slope['lists'], $slope['warnings'], $slope['needs']]);
+
+        $at = self::answer(['work', 'value-at', '-', '--use', 'x=t', '--use', 'y=V', '--set', 'at=0.025 min']);
+        self::assertEqualsWithDelta(8.5, $at['outcomes']['value']['value'], 1e-12);
+        $outside = self::answer(['work', 'value-at', '-', '--use', 'x=t', '--use', 'y=V', '--set', 'at=90']);
+        self::assertSame(['This x lies outside of the points. Choose one between the first and the last.', []], [$outside['needs'], $outside['outcomes']]);
+    }
+
+    public function test_a_formula_needs_no_file_and_tells_its_sources(): void
+    {
+        $document = self::answer(['work', 'formula', '--set', 'formula=a/b', '--set', 'a=2.0 +- 0.1 g', '--set', 'b=4 ± 0.1 mL']);
+
+        self::assertEqualsWithDelta(0.5, $document['outcomes']['value']['value'], 1e-12);
+        self::assertEqualsWithDelta(0.5 * hypot(0.05, 0.025), $document['outcomes']['value']['uncertainty'], 1e-12);
+        self::assertSame('g/mL', $document['outcomes']['value']['unit']);
+        self::assertSame(['a', 'b'], $document['lists']['sources']['names']);
+        self::assertEqualsWithDelta([80.0, 20.0], $document['lists']['sources']['values'], 1e-9);
+        $same = self::answer(['work', 'formula', '--set', 'formula=a/a', '--set', 'a=2.0 +- 0.1 g'])['outcomes']['value'];
+        self::assertEquals([1.0, 0.0], [$same['value'], $same['uncertainty']]);
+    }
+
+    public function test_lists_its_methods(): void
+    {
+        $methods = array_column(self::answer(['methods']), null, 'method');
+
+        self::assertSame(['formula', 'statistics', 'slope', 'area', 'value-at', 'x-at', 'difference', 'relation'], array_keys($methods));
+        self::assertSame(['slope' => 'Slope', 'intercept' => 'Intercept'], $methods['slope']['outcomes']);
+        self::assertSame([['name' => 'x', 'kind' => 'column', 'words' => 'x', 'isRequired' => true], ['name' => 'y', 'kind' => 'column', 'words' => 'y', 'isRequired' => true]], $methods['slope']['inputs']);
+        self::assertStringContainsString('Usage: welkion work METHOD FILE?', self::typed(['work', '--help'])[1]);
+    }
+
     #[DataProvider('mistakes')]
     public function test_a_mistake_is_one_json_sentence_and_an_exit_code(array $words, int $exit, string $sentence): void
     {

@@ -64,7 +64,7 @@ final class Calibrate extends Command
             'linear' => ProbeKind::PressureSensor,
             default => throw Failure::input("--kind is ph, conductivity or linear, but \"{$options->text('kind')}\" was given."),
         };
-        $file = StandardsFile::of($input->table($options->file), $kind, $surroundings, $options->number('kept-at'));
+        $file = StandardsFile::of($input->table($options->file()), $kind, $surroundings, $options->number('kept-at'));
 
         return match ($kind) {
             ProbeKind::PhElectrode => $this->electrode($file, $surroundings),

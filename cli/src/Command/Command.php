@@ -18,6 +18,12 @@ abstract class Command
     /** In a few words. */
     abstract public function purpose(): string;
 
+    /** @return list<string> what is named after the command, in order; one that ends with ? may be left out */
+    public function words(): array
+    {
+        return ['FILE'];
+    }
+
     /** @return array<string, string> option to what it does; one that begins with * is needed */
     abstract public function options(): array;
 
@@ -38,7 +44,7 @@ abstract class Command
             $lines[] = sprintf('  --%-12s %s', $name, ltrim($text, '*'));
         }
 
-        return ucfirst($this->purpose()).".\n\nUsage: welkion {$this->name()} FILE{$needed}".($lines === [] ? '' : " [OPTIONS]\n\n".implode("\n", $lines))."\n";
+        return ucfirst($this->purpose()).".\n\nUsage: welkion {$this->name()} ".implode(' ', $this->words())."{$needed}".($lines === [] ? '' : " [OPTIONS]\n\n".implode("\n", $lines))."\n";
     }
 
     /**

@@ -42,7 +42,7 @@ final class Derive extends Command
 
     public function run(Options $options, Input $input): string
     {
-        $table = $input->table($options->file);
+        $table = $input->table($options->file());
         $scope = Scope::of($table->forFormulas(), $this->entries($options));
         $unit = $options->has('unit') ? Unit::parse($options->text('unit')) : null;
         $derived = Formula::parse($options->text('formula'))->derive($scope, $unit);

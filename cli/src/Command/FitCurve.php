@@ -52,7 +52,7 @@ final class FitCurve extends Command
                 throw Failure::input("--start names \"{$name}\", but the constants are ".implode(', ', $curve->constants).'.');
             }
         }
-        $points = Points::of($input->table($options->file), $options->text('x'), $options->text('y'), $options->number('from'), $options->number('to'),
+        $points = Points::of($input->table($options->file()), $options->text('x'), $options->text('y'), $options->number('from'), $options->number('to'),
             $options->has('weights') ? $options->text('weights') : null);
         $bounds = $options->has('bounds') ? Bounds::of($curve->constants, $options->ranges('bounds')) : null;
         $fit = (new CurveFitter)->fit($curve, $points->x, $points->y, $start, $points->weights, $bounds, xUnit: $points->xUnit(), yUnit: $points->yUnit());

@@ -32,7 +32,7 @@ final class Read extends Command
 
     public function run(Options $options, Input $input): string
     {
-        $table = $input->table($options->file);
+        $table = $input->table($options->file());
 
         return Json::of([
             'rows' => $table->rowCount,

@@ -36,7 +36,7 @@ final class Stats extends Command
 
     public function run(Options $options, Input $input): string
     {
-        $table = $input->table($options->file);
+        $table = $input->table($options->file());
         $by = $options->has('by') ? $options->text('by') : $options->text('column');
         $points = Points::of($table, $by, $options->text('column'), $options->number('from'), $options->number('to'));
         $sample = Sample::of($points->y);

@@ -36,7 +36,7 @@ final class Straighten extends Command
 
     public function run(Options $options, Input $input): string
     {
-        $points = Points::of($input->table($options->file), $options->text('x'), $options->text('y'), $options->number('from'), $options->number('to'));
+        $points = Points::of($input->table($options->file()), $options->text('x'), $options->text('y'), $options->number('from'), $options->number('to'));
         $result = (new Straightener)->straighten($points->x, $points->y);
 
         return Json::of([

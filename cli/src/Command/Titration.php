@@ -44,7 +44,7 @@ final class Titration extends Command
 
     public function run(Options $options, Input $input): string
     {
-        $points = Points::of($input->table($options->file), $options->text('volume'), $options->text('signal'));
+        $points = Points::of($input->table($options->file()), $options->text('volume'), $options->text('signal'));
         $unit = $points->xUnit();
         $millilitres = $unit->isOne() ? $points->x : array_map(static fn (float $v): float => $unit->convert($v, Unit::parse('mL')), $points->x);
         $titrant = $options->measured('titrant');

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Series\Methods;
+
+use Welkion\Core\Exception\InvalidQuantity;
+use Welkion\Core\Series\Baseline;
+use Welkion\Core\Series\Series;
+use Welkion\Core\Series\SpanStatistics;
+use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Working\Declaration;
+use Welkion\Core\Working\Inputs;
+use Welkion\Core\Working\Method;
+use Welkion\Core\Working\Outcome;
+use Welkion\Core\Working\Slot;
+
+/** Area between a run and a baseline. */
+final readonly class Area implements Method
+{
+    public function declaration(): Declaration
+    {
+        return new Declaration(
+            'area', 'Area', 'The area between the points and a baseline: zero, the line between the ends, or a level you type.',
+            'Trapezoidal rule (any textbook of numerical analysis).',
+            [Slot::column('x', 'x'), Slot::column('y', 'y'), Slot::text('baseline', 'Down to: zero, ends, or a level', default: 'zero')],
+            ['area' => 'Area'],
+        );
+    }
+
+    public function work(Inputs $inputs): Outcome
+    {
+        $series = $inputs->series();
+        $baseline = $inputs->text('baseline') ?? 'zero';
+        $area = match (true) {
+            $baseline === 'zero' => SpanStatistics::of($series)->area(),
+            $baseline === 'ends' => SpanStatistics::of($series)->area(Baseline::Ends),
+            is_numeric($baseline) => SpanStatistics::of(self::lowered($series, (float) $baseline))->area(),
+            default => throw new InvalidQuantity("The baseline is zero, ends or a number, but \"{$baseline}\" was given."),
+        };
+        $unit = $inputs->column('y')->unit->difference()->times($inputs->column('x')->unit->difference());
+
+        return Outcome::of(['area' => Measured::of($area, 0.0, $unit)->in($unit->simplified())], '∫ y dx');
+    }
+
+    private static function lowered(Series $series, float $level): Series
+    {
+        return Series::of($series->x, array_map(static fn (float $y): float => $y - $level, $series->y));
+    }
+}

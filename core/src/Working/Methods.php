@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Working;
+
+use Welkion\Core\Fitting\Methods\RelationFit;
+use Welkion\Core\Fitting\Methods\Slope;
+use Welkion\Core\Formula\Methods\FormulaMethod;
+use Welkion\Core\Series\Methods\Area;
+use Welkion\Core\Series\Methods\Difference;
+use Welkion\Core\Series\Methods\Statistics;
+use Welkion\Core\Series\Methods\ValueAt;
+use Welkion\Core\Series\Methods\XAt;
+
+/** The one place where methods are listed. */
+final class Methods
+{
+    /** @return list<Method> */
+    public static function all(): array
+    {
+        return [new FormulaMethod, new Statistics, new Slope, new Area, new ValueAt, new XAt, new Difference, new RelationFit];
+    }
+
+    public static function find(string $key): ?Method
+    {
+        foreach (self::all() as $method) {
+            if ($method->declaration()->key === $key) {
+                return $method;
+            }
+        }
+
+        return null;
+    }
+}
