@@ -135,7 +135,7 @@ final class OutageTest extends TestCase
                 return ($note['code'] ?? null) === 'samples-in-danger';
             }, 20.0);
             self::assertSame('red', $note['tone']);
-            self::assertMatchesRegularExpression('/^Neither the database nor the disk takes what is recorded: [\d,]+ samples since \d\d:\d\d:\d\d \(UTC\) are in memory alone\./', $note['sentence']);
+            self::assertMatchesRegularExpression('/^Neither the database nor the disk takes what is recorded: [\d,]+ samples of the last \d+ s are in memory alone\./', $note['sentence']);
         } finally {
             posix_kill($mariadb, SIGCONT);
             rmdir($spool);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Recorder\Live;
 
 use App\Recorder\Keeping\SampleKeeper;
+use App\Recorder\Keeping\Standing;
 use App\Recorder\Link\Allowance;
 use App\Recorder\Link\BenchLink;
 use App\Recorder\Link\DeviceFault;
@@ -59,23 +60,7 @@ final class BenchNotes
     /** @return list<array{code: string, tone: 'amber'|'red', sentence: string}> the gravest first */
     public function now(float $now): array
     {
-        $standing = $this->keeper->standing($this->runs->channels());
-        $notes = [];
-        if ($standing->lost > 0) {
-            $notes[] = self::note('samples-lost', 'red', self::samples($standing->lost).' of this run could be kept nowhere and '
-                .($standing->lost === 1 ? 'is' : 'are').' lost, between '.self::clock($standing->lostFrom).' and '.self::clock($standing->lostUntil)
-                .' (UTC). What was recorded before and after is there; readings that were taken are kept.');
-        }
-        if ($standing->inDanger > 0) {
-            $notes[] = self::note('samples-in-danger', 'red', 'Neither the database nor the disk takes what is recorded: '.self::samples($standing->inDanger)
-                .' since '.self::clock($standing->inDangerSince).' (UTC) are in memory alone. Leave this computer on, and make room on its disk; it is written by itself then.');
-        } elseif ($standing->isStorageAway) {
-            $notes[] = self::note('storage-away', 'amber', 'The database does not answer just now. Live values go on; '
-                .($standing->onDisk > 0 ? self::samples($standing->onDisk).' of this run wait on disk, nothing is lost.' : 'what is recorded waits on disk, nothing is lost.')
-                .' Readings can be taken once it is back.');
-        } elseif ($standing->onDisk > 0) {
-            $notes[] = self::note('catching-up', 'amber', 'The database is back; '.self::samples($standing->onDisk).' that waited on disk are being written.');
-        }
+        $notes = self::ofStorage($this->keeper->standing($this->runs->channels()), $now);
         $aside = $this->whyAside();
         if ($aside !== null) {
             $notes[] = self::note('device-aside', 'amber', $aside);
@@ -83,6 +68,29 @@ final class BenchNotes
         if ($now - $this->steppedAt < self::STEP_TOLD_S) {
             $notes[] = self::note('clock-stepped', 'amber', 'The clock of this bench went back by '.self::duration($this->steppedBackS)
                 .'. Values go on as a new segment; times of earlier readings of this run are not comparable with later ones.');
+        }
+
+        return $notes;
+    }
+
+    /** @return list<array{code: string, tone: 'amber'|'red', sentence: string}> of what is recorded, the gravest first */
+    public static function ofStorage(Standing $standing, float $now): array
+    {
+        $notes = [];
+        if ($standing->lost > 0) {
+            $notes[] = self::note('samples-lost', 'red', self::samples($standing->lost).' of this run could be kept nowhere and '
+                .($standing->lost === 1 ? 'is' : 'are').' lost: over '.self::duration((float) $standing->lostUntil - (float) $standing->lostFrom).', the last '
+                .self::duration($now - (float) $standing->lostUntil).' ago. What was recorded before and after is there; readings that were taken are kept.');
+        }
+        if ($standing->inDanger > 0) {
+            $notes[] = self::note('samples-in-danger', 'red', 'Neither the database nor the disk takes what is recorded: '.self::samples($standing->inDanger)
+                .' of the last '.self::duration($now - (float) $standing->inDangerSince).' are in memory alone. Leave this computer on, and make room on its disk; it is written by itself then.');
+        } elseif ($standing->isStorageAway) {
+            $notes[] = self::note('storage-away', 'amber', 'The database does not answer just now. Live values go on; '
+                .($standing->onDisk > 0 ? self::samples($standing->onDisk).' of this run wait on disk, nothing is lost.' : 'what is recorded waits on disk, nothing is lost.')
+                .' Readings can be taken once it is back.');
+        } elseif ($standing->onDisk > 0) {
+            $notes[] = self::note('catching-up', 'amber', 'The database is back; '.self::samples($standing->onDisk).' that waited on disk '.($standing->onDisk === 1 ? 'is' : 'are').' being written.');
         }
 
         return $notes;
@@ -102,15 +110,10 @@ final class BenchNotes
         return number_format($count).($count === 1 ? ' sample' : ' samples');
     }
 
-    private static function clock(?float $at): string
-    {
-        return gmdate('H:i:s', (int) $at);
-    }
-
     private static function duration(float $seconds): string
     {
         return match (true) {
-            $seconds < self::MINUTE_S => sprintf('%.0F s', $seconds),
+            $seconds < self::MINUTE_S => sprintf('%.0F s', max(1.0, $seconds)),
             $seconds < 0.95 * self::HOUR_S => sprintf('%.0F min', $seconds / self::MINUTE_S),
             default => sprintf('%.1F h', $seconds / self::HOUR_S),
         };
