@@ -20,6 +20,7 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Illuminate\Session\Middleware\StartSession;
 use Welkion\Core\Exception\CoreException;
 
 // Every running copy (the demo, the tests) has a folder of its own for settings, files and logs.
@@ -38,6 +39,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->append(NameTheInfinite::class);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->web(prepend: [TellAwayAtOnce::class], append: [SessionAge::class]);
+        // Before anything asks who is there.
+        $middleware->appendToPriorityList(StartSession::class, SessionAge::class);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         // What a person is told about is no fault of the program.
