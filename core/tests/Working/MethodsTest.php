@@ -74,6 +74,9 @@ final class MethodsTest extends TestCase
         self::assertEqualsWithDelta(3.0 / sqrt(8.0), $values['sd']->uncertainty, 1e-14, 'sd / sqrt(2 (n - 1))');
         self::assertSame(['°C', '', 'K'], [$values['mean']->unit->symbol, $values['n']->unit->symbol, $values['sd']->unit->symbol]);
         self::assertSame(['scatter of column' => 100.0], $values['mean']->shares->percent());
+        // Of normal values the median scatters by sqrt(pi/2) more than the mean.
+        self::assertEqualsWithDelta(sqrt(M_PI / 2.0) * 3.0 / sqrt(5.0), $values['median']->uncertainty, 1e-12);
+        self::assertEqualsWithDelta(1.0, self::work('statistics', ['column' => [[6.0, 8.0], 'g']])->values['mean']->uncertainty, 1e-12, 'Two values are enough to tell.');
         self::assertSame(0.0, self::work('statistics', ['column' => [[7.0], 'g']])->values['mean']->uncertainty, 'One value says nothing of its scatter.');
     }
 
