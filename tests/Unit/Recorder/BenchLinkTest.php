@@ -103,12 +103,30 @@ final class BenchLinkTest extends TestCase implements LinkEars
             $answer = $got;
         });
         $connections[0]->close();
+        $lostAt = microtime(true);
         $this->until(static function () use (&$connections): bool {
             return count($connections) === 2;
         });
+        self::assertLessThan(1.5, microtime(true) - $lostAt, 'At once: a pulled cable is no fault.');
 
         self::assertSame(['problem' => 'The bench was lost before it answered.'], $answer);
         self::assertSame(1, $this->lostCount);
+    }
+
+    public function test_a_link_that_was_closed_stays_closed(): void
+    {
+        $count = 0;
+        $this->serve(static function () use (&$count): void {
+            $count++;
+        });
+        $link = $this->link();
+        $this->until(static fn (): bool => $link->isConnected());
+        $link->close();
+        $this->loop->addTimer(0.7, $this->loop->stop(...));
+        $this->loop->run();
+
+        self::assertFalse($link->isConnected());
+        self::assertSame(1, $count);
     }
 
     public function test_a_bench_that_is_not_there_is_told_at_once(): void
