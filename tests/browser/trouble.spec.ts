@@ -94,5 +94,11 @@ test('staying signed in is chosen, and one sees and ends where one is signed in'
   await expect(page.getByText('Phone or tablet at 127.0.0.1')).toHaveCount(0)
   await other.goto('/benches')
   await expect(other.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+
+  // The last test of all: the sessions of the others are not needed any more.
+  await page.getByRole('button', { name: 'Sign out everywhere else' }).click()
+  await expect(page.getByText('You are signed in nowhere else.')).toBeVisible()
+  await page.reload()
+  await expect(page.getByText('this browser')).toBeVisible()
   await elsewhere.close()
 })
