@@ -33,6 +33,11 @@ final class BenchRecorder implements LinkEars
     /** While MariaDB is away, what is plugged in is written down as soon as it is back. */
     private const NOTE_AGAIN_S = 1.0;
 
+    /** So long after hands have moved, a reading waits for the first value that comes: it is on its way. */
+    private const FIRST_VALUE_WITHIN_S = 2.0;
+
+    private const LOOK_AGAIN_S = 0.02;
+
     /** A bench that runs faster than the clock is read less often a second of its own, but never less than this. */
     private const SLOWEST_HZ = 4.0;
 
@@ -48,6 +53,9 @@ final class BenchRecorder implements LinkEars
 
     /** Counts what was told of plugs, so that an answer about an earlier state is not taken for the newest. */
     private int $toldCount = 0;
+
+    /** When steadiness began to be judged afresh, wall clock. */
+    private float $restartedAt = 0.0;
 
     /** @param  \Closure(list<int>): void  $onCarriedAway  benches from which probes were carried here */
     public function __construct(
@@ -104,15 +112,22 @@ final class BenchRecorder implements LinkEars
     /**
      * Every channel's mean, scatter and steadiness over its window, for a reading taken now.
      *
-     * @return array<string, mixed>
+     * @param  \Closure(array<array-key, mixed>): void  $then
      */
-    public function snapshot(): array
+    public function snapshot(\Closure $then): void
     {
         if (! $this->isConnected()) {
-            return ['problem' => $this->notes->whyAside() ?? 'The bench is not connected. Check that it is switched on.'];
-        }
+            $then(['problem' => $this->notes->whyAside() ?? 'The bench is not connected. Check that it is switched on.']);
 
-        return ['probes' => $this->channels->readings()];
+            return;
+        }
+        $readings = $this->channels->readings();
+        if (count($readings) < count($this->channels->present()) && microtime(true) - $this->restartedAt < self::FIRST_VALUE_WITHIN_S) {
+            $this->loop->addTimer(self::LOOK_AGAIN_S, fn () => $this->guarded(fn () => $this->snapshot($then)));
+
+            return;
+        }
+        $then(['probes' => $readings]);
     }
 
     /** @return array{received: int, missed: int} samples of all channels since this recorder began */
@@ -131,6 +146,7 @@ final class BenchRecorder implements LinkEars
     public function restartWindows(): void
     {
         $this->channels->restartWindows();
+        $this->restartedAt = microtime(true);
         $this->live->publish();
     }
 

@@ -107,7 +107,7 @@ final class Recorder
         $details = is_array($question['details'] ?? null) ? $question['details'] : [];
         try {
             match ($question['ask'] ?? null) {
-                'snapshot' => $answer($bench->snapshot()),
+                'snapshot' => $bench->snapshot($answer),
                 'reload' => $this->reload($bench, $answer),
                 'restart-windows' => $answer($this->restarted($bench)),
                 'act' => $bench->act($details, $answer),
