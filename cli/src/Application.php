@@ -9,7 +9,9 @@ use Welkion\Cli\Command\Command;
 use Welkion\Cli\Command\Derive;
 use Welkion\Cli\Command\FitCurve;
 use Welkion\Cli\Command\ListMethods;
+use Welkion\Cli\Command\ListProtocols;
 use Welkion\Cli\Command\Read;
+use Welkion\Cli\Command\RunProtocol;
 use Welkion\Cli\Command\Stats;
 use Welkion\Cli\Command\Straighten;
 use Welkion\Cli\Command\Titration;
@@ -73,7 +75,7 @@ final readonly class Application
     /** @return list<Command> */
     private function commands(): array
     {
-        return [new Read, new Stats, new Derive, new FitCurve, new Straighten, new Titration, new Calibrate, new Work, new ListMethods];
+        return [new Read, new Stats, new Derive, new FitCurve, new Straighten, new Titration, new Calibrate, new Work, new ListMethods, new RunProtocol, new ListProtocols];
     }
 
     private function help(): string

@@ -58,7 +58,7 @@ final class Work extends Command
         $declaration = $method->declaration();
         $columns = self::columns($declaration, $options, $input);
 
-        return Json::of(self::document($declaration, $method->work(self::inputs($declaration, $columns, $options->pairs('set')))));
+        return Json::of(self::document($declaration, $method->work(self::inputs($declaration, $columns, $options->pairs('set'), $options->every('span')))));
     }
 
     /** @return array<string, ColumnInput> */
@@ -80,20 +80,23 @@ final class Work extends Command
             $used[$slot] ?? throw Failure::input("{$declaration->key} needs a column: --use {$slot}=COLUMN.");
         }
 
-        return Rows::of($input->table($options->file()), $used, [...$options->every('span'), ...$options->every('where')]);
+        $looksItself = self::spanSlots($declaration) !== [];
+
+        return Rows::of($input->table($options->file()), $used, [...($looksItself ? [] : $options->every('span')), ...$options->every('where')]);
     }
 
     /**
      * @param  array<string, ColumnInput>  $columns
      * @param  array<string, string>  $typed
+     * @param  list<string>  $spans
      */
-    private static function inputs(Declaration $declaration, array $columns, array $typed): Inputs
+    private static function inputs(Declaration $declaration, array $columns, array $typed, array $spans): Inputs
     {
         $numbers = [];
         $texts = [];
         foreach ($declaration->inputs as $slot) {
             $text = $typed[$slot->name] ?? $slot->default;
-            if ($text === null && $slot->isRequired && $slot->kind !== SlotKind::Column) {
+            if ($text === null && $slot->isRequired && in_array($slot->kind, [SlotKind::Text, SlotKind::Number], true)) {
                 throw Failure::input("{$declaration->key} needs a value: --set {$slot->name}=VALUE ({$slot->words}).");
             }
             if ($text !== null && $slot->kind === SlotKind::Text) {
@@ -109,13 +112,27 @@ final class Work extends Command
                 : throw Failure::input("{$declaration->key} takes no input \"{$name}\".");
         }
 
-        return new Inputs($columns, $numbers, $texts);
+        $stretches = [];
+        foreach (self::spanSlots($declaration) as $name) {
+            foreach ($spans as $text) {
+                preg_match('/^.+:([^:]*):([^:]*)$/u', $text, $ends) === 1 || throw Failure::input("A stretch is written as COLUMN:FROM:TO, but \"{$text}\" is not.");
+                $stretches[$name] = [trim($ends[1]) === '' ? -INF : (float) $ends[1], trim($ends[2]) === '' ? INF : (float) $ends[2]];
+            }
+        }
+
+        return new Inputs($columns, $numbers, $texts, $stretches);
+    }
+
+    /** @return list<string> stretches the method looks at itself */
+    private static function spanSlots(Declaration $declaration): array
+    {
+        return array_values(array_map(static fn (Slot $s): string => $s->name, array_filter($declaration->inputs, static fn (Slot $s): bool => $s->kind === SlotKind::Span)));
     }
 
     /** @param  array<string, ColumnInput>  $columns */
     private static function number(Slot $slot, string $text, array $columns): Measured
     {
-        return ValueText::read($text, $slot->name, $slot->unitOf === null ? Unit::one() : $columns[$slot->unitOf]->unit);
+        return ValueText::read($text, $slot->name, $slot->unitOf === null ? Unit::parse($slot->unit) : $columns[$slot->unitOf]->unit);
     }
 
     /** @return array<string, mixed> */

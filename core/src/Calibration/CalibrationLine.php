@@ -7,6 +7,10 @@ namespace Welkion\Core\Calibration;
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Fitting\LeastSquares;
+use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Uncertainty\Shares;
+use Welkion\Core\Uncertainty\Source;
+use Welkion\Core\Units\Unit;
 
 /**
  * raw = offset + slope (value - reference), from one standard, from two, or by least squares from more.
@@ -149,6 +153,29 @@ final readonly class CalibrationLine
             + $distance ** 2 * $this->slopeUncertainty ** 2 + 2.0 * $distance * $this->covariance;
 
         return sqrt(max(0.0, $variance)) / abs($this->slope);
+    }
+
+    /**
+     * The value with its uncertainty divided by where it comes from: the line's constants, with their covariance, and the
+     * scatter of the raw signal (JCGM 100:2008, 5.2.2).
+     *
+     * @param  Source|null  $source  what the line is called; null: known to nobody else
+     */
+    public function measured(float $raw, float $rawUncertainty, Unit $unit, ?Source $source = null): Measured
+    {
+        $distance = ($raw - $this->offset) / $this->slope;
+        [$offset, $slope] = Measured::jointly(
+            [$this->offset, $this->slope],
+            [[$this->offsetUncertainty ** 2, $this->covariance], [$this->covariance, $this->slopeUncertainty ** 2]],
+            [Unit::one(), Unit::one()],
+            $source ?? Source::unnamed('calibration'),
+        );
+
+        return Measured::with($this->valueOf($raw), $unit, Shares::combined([
+            [$offset->shares, -1.0 / $this->slope],
+            [$slope->shares, -$distance / $this->slope],
+            [Shares::of(Source::unnamed('scatter of the reading'), $rawUncertainty), 1.0 / $this->slope],
+        ]));
     }
 
     /** Raw signal the line gives at a value of the quantity. */

@@ -7,6 +7,7 @@ namespace Welkion\Core\Calibration;
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Uncertainty\Source;
 use Welkion\Core\Units\Unit;
 
 /**
@@ -113,14 +114,11 @@ final readonly class ConductivityCalibration implements ProbeCalibration
     }
 
     /** Conductivity at 25 °C, in µS/cm, from a conductance in µS. */
-    public function quantity(float $raw, float $rawUncertainty = 0.0, ?float $celsius = null): Measured
+    public function quantity(float $raw, float $rawUncertainty = 0.0, ?float $celsius = null, ?Source $source = null): Measured
     {
         $t = $celsius ?? TemperatureCompensation::REFERENCE_C;
 
-        return Measured::of(
-            $this->compensation->to25($this->line->valueOf($raw), $t),
-            $this->compensation->to25($this->line->uncertaintyOf($raw, $rawUncertainty), $t),
-            Unit::parse('µS/cm'),
-        );
+        // A share of the value at any temperature, so that the ± is carried as it is.
+        return $this->line->measured($raw, $rawUncertainty, Unit::parse('µS/cm'), $source)->scaledBy($this->compensation->to25(1.0, $t));
     }
 }

@@ -6,6 +6,7 @@ namespace Welkion\Core\Calibration;
 
 use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Uncertainty\Source;
 use Welkion\Core\Units\Unit;
 
 /**
@@ -103,11 +104,11 @@ final readonly class ElectrodeCalibration implements ProbeCalibration
     }
 
     /** pH of a sample from its voltage in mV. */
-    public function quantity(float $raw, float $rawUncertainty = 0.0, ?float $celsius = null): Measured
+    public function quantity(float $raw, float $rawUncertainty = 0.0, ?float $celsius = null, ?Source $source = null): Measured
     {
         $line = $this->lineAt($celsius ?? $this->celsius);
 
-        return Measured::of($line->valueOf($raw), $line->uncertaintyOf($raw, $rawUncertainty), Unit::parse('pH'));
+        return $line->measured($raw, $rawUncertainty, Unit::parse('pH'), $source);
     }
 
     private function lineAt(float $celsius): CalibrationLine

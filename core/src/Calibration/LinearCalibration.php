@@ -8,6 +8,7 @@ use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Fitting\LeastSquares;
 use Welkion\Core\Fitting\StraightLine;
 use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Uncertainty\Source;
 use Welkion\Core\Uncertainty\StudentT;
 use Welkion\Core\Units\Unit;
 
@@ -65,9 +66,9 @@ final readonly class LinearCalibration implements ProbeCalibration
         return $this->line;
     }
 
-    public function quantity(float $raw, float $rawUncertainty = 0.0, ?float $celsius = null): Measured
+    public function quantity(float $raw, float $rawUncertainty = 0.0, ?float $celsius = null, ?Source $source = null): Measured
     {
-        return Measured::of($this->line->valueOf($raw), $this->line->uncertaintyOf($raw, $rawUncertainty), $this->unit);
+        return $this->line->measured($raw, $rawUncertainty, $this->unit, $source);
     }
 
     public function verdict(): Verdict

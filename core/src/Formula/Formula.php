@@ -34,11 +34,31 @@ final readonly class Formula
         return Tree::symbols($this->tree);
     }
 
-    /** The formula with one name written differently, everything else as typed. */
+    /**
+     * @param  list<string>  $known  names of all there is, constants aside
+     *
+     * @throws FormulaError If it uses another; the message says the nearest.
+     */
+    public function requireKnown(array $known): void
+    {
+        foreach (Tree::names($this->tree) as $name) {
+            if (! in_array($name->symbol, $known, true) && PhysicalConstants::find($name->symbol) === null) {
+                throw FormulaError::unknownName($name->symbol, $name->position(), Spelling::nearest($name->symbol, [...$known, ...PhysicalConstants::names()]));
+            }
+        }
+    }
+
+    /** Whether a row of its result rests on other rows too, as a derivative or a mean does. */
+    public function looksAtSeveralRows(): bool
+    {
+        return Tree::looksAtSeveralRows($this->tree);
+    }
+
+    /** The formula with one name written differently, also where one of its results is meant (eq.pH); everything else as typed. */
     public function renamed(string $from, string $to): self
     {
         $text = $this->text;
-        $places = array_filter(Tree::names($this->tree), static fn (Name $name): bool => $name->symbol === $from);
+        $places = array_filter(Tree::names($this->tree), static fn (Name $name): bool => $name->symbol === $from || str_starts_with($name->symbol, "{$from}."));
         $positions = array_map(static fn (Name $name): int => $name->position(), $places);
         rsort($positions);
         foreach ($positions as $position) {
@@ -84,6 +104,29 @@ final readonly class Formula
         $result = (new Program([$resolved->tree]))->run($values)[0];
 
         return DerivedColumn::of($result, $resolved->unit, $scope, array_keys($values), $check->notes, Tree::looksAround($resolved->tree));
+    }
+
+    /**
+     * How far each row goes with one of the columns, in the unit of the result per unit of that column.
+     *
+     * @param  Unit  $into  unit of the result
+     * @return list<float> NAN where a cell it needs is blank
+     *
+     * @throws FormulaError If a name is unknown, units do not fit, or a function of several rows stands in the way.
+     */
+    public function slopeOf(string $symbol, Scope $scope, Unit $into, int $rowCount): array
+    {
+        $resolved = UnitCheck::inUnit((new UnitCheck($scope))->resolve($this->tree), $into);
+        $values = [];
+        foreach ($this->symbols() as $used) {
+            $value = $scope->valueOf($used);
+            if ($value !== null) {
+                $values[$used] = $value;
+            }
+        }
+        $result = (new Program([Differentiator::derivative($resolved->tree, $symbol)]))->run($values)[0];
+
+        return is_float($result) ? array_fill(0, $rowCount, $result) : $result;
     }
 
     /**

@@ -132,6 +132,17 @@ final class Tree
         };
     }
 
+    /** Whether a row of the result rests on other rows: its neighbours, or all of them. */
+    public static function looksAtSeveralRows(Node $node): bool
+    {
+        return match (true) {
+            $node instanceof Negation => self::looksAtSeveralRows($node->of),
+            $node instanceof Operation => self::looksAtSeveralRows($node->left) || self::looksAtSeveralRows($node->right),
+            $node instanceof Call => ! $node->function->isRowByRow() || self::looksAtSeveralRows($node->arguments[0]),
+            default => false,
+        };
+    }
+
     /** Whether a row of the result rests on its neighbours. */
     public static function looksAround(Node $node): bool
     {

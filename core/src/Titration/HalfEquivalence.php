@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Welkion\Core\Titration;
 
 use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Uncertainty\Shares;
+use Welkion\Core\Uncertainty\Source;
 use Welkion\Core\Units\Unit;
 
 /**
@@ -20,13 +22,15 @@ final readonly class HalfEquivalence
     }
 
     /**
+     * @param  Measured  $equivalence  volume of the jump, mL
      * @param  float  $phUncertainty  standard uncertainty of one pH reading, calibration included
-     * @param  EquivalencePoint|null  $before  the jump before this one; half way is counted from there
+     * @param  Measured|null  $before  volume of the jump before this one; half way is counted from there
+     * @param  Source|null  $reading  what the uncertainty of a reading is called
      * @return self|null null when no readings were taken there
      */
-    public static function of(TitrationCurve $curve, EquivalencePoint $point, float $phUncertainty, ?EquivalencePoint $before = null): ?self
+    public static function of(TitrationCurve $curve, Measured $equivalence, float $phUncertainty, ?Measured $before = null, ?Source $reading = null): ?self
     {
-        $volume = ($before === null ? $point->volume : $point->volume->plus($before->volume))->scaledBy(0.5);
+        $volume = ($before === null ? $equivalence : $equivalence->plus($before))->scaledBy(0.5);
         $ph = $curve->points->at($volume->value);
         $slope = $curve->points->slopeAt($volume->value);
         if ($ph === null || $slope === null) {
@@ -35,7 +39,9 @@ final readonly class HalfEquivalence
 
         return new self(
             $volume,
-            Measured::of($ph, hypot($slope * $volume->uncertainty, $phUncertainty), Unit::parse('pH')),
+            Measured::with($ph, Unit::parse('pH'), Shares::combined([
+                [$volume->shares, $slope], [Shares::of($reading ?? Source::unnamed('pH readings'), $phUncertainty), 1.0],
+            ])),
         );
     }
 }

@@ -17,7 +17,7 @@ final readonly class PhTitration
     private const LAG_THAT_MATTERS = 0.02;
 
     /** Standard uncertainty of a calibrated electrode beside its scatter, in pH. */
-    private const ELECTRODE = 0.01;
+    public const ELECTRODE = 0.01;
 
     /**
      * @param  list<EquivalencePoint>  $jumps
@@ -61,7 +61,7 @@ final readonly class PhTitration
         }
         $halves = [];
         foreach ($jumps as $i => $jump) {
-            $half = HalfEquivalence::of($curve, $jump, hypot(self::ELECTRODE, $curve->noise), $jumps[$i - 1] ?? null);
+            $half = HalfEquivalence::of($curve, $jump->volume, hypot(self::ELECTRODE, $curve->noise), ($jumps[$i - 1] ?? null)?->volume);
             if ($half !== null) {
                 $halves[] = $half;
             }

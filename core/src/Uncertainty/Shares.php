@@ -45,6 +45,12 @@ final readonly class Shares
         return new self($of);
     }
 
+    /** @return list<array{Source, float}> each source with how far the value moves with it, in the unit of the value */
+    public function amounts(): array
+    {
+        return array_values($this->of);
+    }
+
     /** Standard uncertainty: the root of the sum of squares. */
     public function uncertainty(): float
     {
@@ -93,7 +99,7 @@ final readonly class Shares
     /** @return list<array{Source, float}> */
     public function __serialize(): array
     {
-        return array_values($this->of);
+        return $this->amounts();
     }
 
     /** @param  list<array{Source, float}>  $shares */

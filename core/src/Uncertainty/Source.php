@@ -37,6 +37,12 @@ final readonly class Source
         return $this->key === '' ? self::unnamed($this->words) : new self("{$this->key} / {$number}", $this->words);
     }
 
+    /** Whether it is known again wherever it comes, and not only as this very object. */
+    public function isNamed(): bool
+    {
+        return $this->key !== '';
+    }
+
     /** What it is known again by, while it lives. */
     public function identity(): string
     {

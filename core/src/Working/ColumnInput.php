@@ -4,13 +4,76 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Working;
 
+use Welkion\Core\Uncertainty\Source;
 use Welkion\Core\Units\Unit;
 
-/** A column as a method gets it: the rows that count, without blanks. */
+/**
+ * A column as a method gets it: the rows that count, without blanks; how each scatters by itself, and what moves all of them
+ * together, as the calibration they were read by.
+ */
 final readonly class ColumnInput
 {
-    /** @param  list<float>  $values */
-    public function __construct(public string $name, public Unit $unit, public array $values)
+    /**
+     * @param  string  $name  its symbol, or what it is called in a file
+     * @param  list<float>  $values
+     * @param  list<float>|null  $scatter  standard uncertainty of each row by itself; null: not known
+     * @param  list<array{Source, list<float>}>  $common  sources all rows share, with how far each row moves by them
+     */
+    public function __construct(public string $name, public Unit $unit, public array $values, public ?array $scatter = null, public array $common = [])
     {
+    }
+
+    /** Standard uncertainty of one row, with all it shares; 0 where nothing is known. */
+    public function uncertainty(int $row): float
+    {
+        return array_reduce($this->common, static fn (float $sum, array $share): float => hypot($sum, $share[1][$row]), $this->scatter[$row] ?? 0.0);
+    }
+
+    /** The largest of them. */
+    public function largestUncertainty(): float
+    {
+        $largest = 0.0;
+        foreach (array_keys($this->values) as $row) {
+            $largest = max($largest, $this->uncertainty($row));
+        }
+
+        return $largest;
+    }
+
+    /** The same column where a source is off by its standard uncertainty. */
+    public function movedBy(Source $source): self
+    {
+        $shares = $this->sharesOf($source);
+
+        return $shares === null ? $this : new self($this->name, $this->unit, array_map(static fn (float $v, float $s): float => $v + $s, $this->values, $shares), $this->scatter, $this->common);
+    }
+
+    /** @return list<float>|null how far each row moves by a source; null if it does not */
+    public function sharesOf(Source $source): ?array
+    {
+        foreach ($this->common as [$own, $shares]) {
+            if ($own->identity() === $source->identity()) {
+                return $shares;
+            }
+        }
+
+        return null;
+    }
+
+    /** @param  list<int>  $rows  from 0: only these, in this order */
+    public function only(array $rows): self
+    {
+        return new self($this->name, $this->unit, self::at($this->values, $rows), $this->scatter === null ? null : self::at($this->scatter, $rows),
+            array_map(static fn (array $share): array => [$share[0], self::at($share[1], $rows)], $this->common));
+    }
+
+    /**
+     * @param  list<float>  $list
+     * @param  list<int>  $rows
+     * @return list<float>
+     */
+    private static function at(array $list, array $rows): array
+    {
+        return array_map(static fn (int $row): float => $list[$row], $rows);
     }
 }

@@ -12,6 +12,10 @@ use Welkion\Core\Series\Methods\Difference;
 use Welkion\Core\Series\Methods\Statistics;
 use Welkion\Core\Series\Methods\ValueAt;
 use Welkion\Core\Series\Methods\XAt;
+use Welkion\Core\Titration\Methods\Equivalence;
+use Welkion\Core\Titration\Methods\FinerSteps;
+use Welkion\Core\Titration\Methods\HalfWay;
+use Welkion\Core\Titration\Methods\RefinedEquivalence;
 
 /** The one place where methods are listed. */
 final class Methods
@@ -19,7 +23,10 @@ final class Methods
     /** @return list<Method> */
     public static function all(): array
     {
-        return [new FormulaMethod, new Statistics, new Slope, new Area, new ValueAt, new XAt, new Difference, new RelationFit];
+        return [
+            new FormulaMethod, new Statistics, new Slope, new Area, new ValueAt, new XAt, new Difference, new RelationFit,
+            new Equivalence, new HalfWay, new RefinedEquivalence, new FinerSteps,
+        ];
     }
 
     public static function find(string $key): ?Method

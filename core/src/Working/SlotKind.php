@@ -9,11 +9,14 @@ enum SlotKind: string
     /** A column of the rows that are worked with. */
     case Column = 'column';
 
-    /** A value with unit and ±, or one of a line. */
+    /** A value with unit and ±: typed, or that of an entry or a line. */
     case Number = 'number';
 
     /** A word: one of those offered, or free. */
     case Text = 'text';
+
+    /** A stretch of a column that the method itself looks at; to all others only its rows are given. */
+    case Span = 'span';
 
     /** Any number of values under their own names, as the symbols of a formula. */
     case Values = 'values';

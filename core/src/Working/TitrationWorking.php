@@ -88,7 +88,7 @@ final readonly class TitrationWorking
 
     private function half(?TitrationCurve $curve, ?EquivalencePoint $point, float $phUncertainty): Line
     {
-        $half = $curve === null || $point === null ? null : HalfEquivalence::of($curve, $point, $phUncertainty);
+        $half = $curve === null || $point === null ? null : HalfEquivalence::of($curve, $point->volume, $phUncertainty);
         $warnings = [];
         if ($half !== null && ($half->ph->value < 2.5 || $half->ph->value > 11.5)) {
             $warnings[] = new Warning('not-weak', 'This may be a strong acid or base.',

@@ -4,17 +4,24 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Tests\Golden;
 
-use Welkion\Core\Titration\TitrationCurve;
+use Welkion\Core\Notebook\Protocol;
+use Welkion\Core\Notebook\Run;
+use Welkion\Core\Notebook\RunData;
+use Welkion\Core\Notebook\WorkedNotebook;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Units\Unit;
-use Welkion\Core\Working\Line;
-use Welkion\Core\Working\TitrationEntries;
-use Welkion\Core\Working\TitrationWorking;
+use Welkion\Core\Working\ColumnInput;
 
 /** The working of twelve titrations of the reference, as this code tells it. */
 final class Titrations
 {
     private const COUNT = 12;
+
+    private const PH_UNCERTAINTY = 0.012;
+
+    private const PROTOCOL = __DIR__.'/../../../resources/protocols/titration.json';
+
+    private const LINES = ['equivalence-volume', 'half-equivalence', 'amount', 'concentration', 'mass-concentration'];
 
     private const REFERENCE = __DIR__.'/../reference/titration';
 
@@ -22,20 +29,24 @@ final class Titrations
     public static function workings(): array
     {
         $truth = json_decode((string) file_get_contents(self::REFERENCE.'/truth.json'), true, flags: JSON_THROW_ON_ERROR);
+        $protocol = Protocol::read((string) file_get_contents(self::PROTOCOL));
         $workings = [];
         foreach (array_slice($truth['files'], 0, self::COUNT) as $file => $about) {
             [$volumes, $phs] = self::columns($file);
             $given = $about['given'];
-            $entries = new TitrationEntries(
-                'titrant', 'sample', 'analyte',
-                Measured::of((float) $given['titrant_concentration']['value'], 0.0002, Unit::parse('mol/L')),
-                Measured::of((float) $given['sample_volume']['value'], 0.03, Unit::parse('mL')),
-                Measured::of(1.0, 0.0, Unit::one()), Measured::of(90.08, 0.01, Unit::parse('g/mol')),
-            );
-            $lines = (new TitrationWorking)->lines(TitrationCurve::of($volumes, $phs), null, $entries, 0.012);
-            $workings[$file] = array_map(static fn (Line $l): array => [
-                'line' => $l->key, 'value' => $l->result?->value, 'uncertainty' => $l->result?->uncertainty, 'unit' => $l->result?->unit->symbol,
-            ], $lines);
+            $data = new RunData(count($volumes), [
+                'V' => new ColumnInput('V', Unit::parse('mL'), $volumes),
+                'pH' => new ColumnInput('pH', Unit::parse('pH'), $phs, array_fill(0, count($phs), self::PH_UNCERTAINTY)),
+            ]);
+            $worked = new WorkedNotebook($protocol->notebook([
+                'c' => Measured::of((float) $given['titrant_concentration']['value'], 0.0002, Unit::parse('mol/L')),
+                'V0' => Measured::of((float) $given['sample_volume']['value'], 0.03, Unit::parse('mL')),
+                'r' => Measured::of(1.0, 0.0, Unit::one()), 'M' => Measured::of(90.08, 0.01, Unit::parse('g/mol')),
+            ], [new Run(1, 1, 'Run 1', null, null, '', static fn (): RunData => $data)]));
+            $workings[$file] = array_map(static fn (string $line, string $symbol): array => [
+                'line' => $line, 'value' => $worked->line($symbol, 1)->result()?->value, 'uncertainty' => $worked->line($symbol, 1)->result()?->uncertainty,
+                'unit' => $worked->line($symbol, 1)->result()?->unit->symbol,
+            ], self::LINES, ['Veq', 'pKa', 'n', 'c_s', 'beta']);
         }
 
         return $workings;

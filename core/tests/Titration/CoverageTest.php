@@ -142,7 +142,7 @@ final class CoverageTest extends TestCase
         $chance = new Chance(7);
         foreach ([4.0, 4.756, 5.5] as $pKa) {
             $curve = TitrationCurve::of(...SimulatedTitration::of($chance, [$pKa], 10.0, 0.25, 0.005));
-            $half = HalfEquivalence::of($curve, (new EquivalenceFinder)->find($curve)[0], 0.01);
+            $half = HalfEquivalence::of($curve, (new EquivalenceFinder)->find($curve)[0]->volume, 0.01);
 
             self::assertNotNull($half);
             // Half way the hydrogen ions themselves still count: for C/2 = 0.011 mol/L and pKa 4 that is 0.008 pH.
@@ -156,6 +156,6 @@ final class CoverageTest extends TestCase
         $late = $curve->points->between(6.0, 20.0);
         $cut = TitrationCurve::of($late->x, $late->y);
 
-        self::assertNull(HalfEquivalence::of($cut, (new EquivalenceFinder)->find($cut)[0], 0.01));
+        self::assertNull(HalfEquivalence::of($cut, (new EquivalenceFinder)->find($cut)[0]->volume, 0.01));
     }
 }

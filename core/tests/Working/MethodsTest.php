@@ -14,6 +14,7 @@ use Welkion\Core\Working\ColumnInput;
 use Welkion\Core\Working\Inputs;
 use Welkion\Core\Working\Methods;
 use Welkion\Core\Working\Outcome;
+use Welkion\Core\Working\Slot;
 use Welkion\Core\Working\SlotKind;
 
 /** Every method takes and gives what it declares, and the general ones are right. */
@@ -35,15 +36,21 @@ final class MethodsTest extends TestCase
             $columns = $numbers = $texts = [];
             foreach ($told->inputs as $slot) {
                 match ($slot->kind) {
-                    SlotKind::Column => $columns[$slot->name] = new ColumnInput($slot->name, Unit::parse($slot->name === 'x' ? 's' : 'g'), $slot->name === 'x' ? self::X : self::Y),
-                    SlotKind::Number => $numbers[$slot->name] = Measured::of($slot->unitOf === 'y' ? 15.0 : 2.5, 0.1, Unit::parse($slot->unitOf === 'y' ? 'g' : 's')),
+                    SlotKind::Column => $columns[$slot->name] = self::example($slot),
+                    SlotKind::Number => $numbers[$slot->name] = self::typed($slot, $columns),
+                    SlotKind::Span => null,
                     SlotKind::Text => $texts[$slot->name] = $slot->choices === [] ? $slot->default ?? ($slot->isRequired ? 'a/b' : '') : 'linear',
                     SlotKind::Values => $numbers += ['a' => self::measured(2.0, 0.1), 'b' => self::measured(4.0, 0.1)],
                 };
             }
+            if ($told->key === 'finer-steps') {
+                // It looks ahead: the jump has not come yet.
+                $columns = array_map(static fn (ColumnInput $c): ColumnInput => $c->only(range(0, 10)), $columns);
+            }
             $outcome = $method->work(new Inputs($columns, $numbers, array_filter($texts, static fn (string $t): bool => $t !== '')));
             self::assertNull($outcome->needs, $told->key);
             self::assertNotSame('', $outcome->formula, $told->key);
+            self::assertNotNull($outcome->explanation, $told->key);
             if ($told->outcomes !== []) {
                 self::assertSame(array_keys($told->outcomes), array_keys($outcome->values), $told->key);
             }
@@ -59,8 +66,28 @@ final class MethodsTest extends TestCase
                 self::assertSame($slot, $told->slot($slot->name));
             }
         }
-        self::assertSame(['formula', 'statistics', 'slope', 'area', 'value-at', 'x-at', 'difference', 'relation'], $keys);
+        self::assertSame(['formula', 'statistics', 'slope', 'area', 'value-at', 'x-at', 'difference', 'relation', 'equivalence', 'half-equivalence', 'refined-equivalence', 'finer-steps'], $keys);
         self::assertNull(Methods::find('divination'));
+    }
+
+    /** A column of what the slot measures: for volume and pH a weak acid before and at its jump, else a line. */
+    private static function example(Slot $slot): ColumnInput
+    {
+        $ph = [2.63, 3.00, 3.27, 3.48, 3.66, 3.84, 4.01, 4.19, 4.39, 4.65, 5.21, 11.16, 11.60, 11.80];
+
+        return match ($slot->unit) {
+            'mL' => new ColumnInput('V', Unit::parse('mL'), array_map(floatval(...), range(0, count($ph) - 1))),
+            'pH' => new ColumnInput('pH', Unit::parse('pH'), $ph),
+            default => new ColumnInput($slot->name, Unit::parse($slot->name === 'x' ? 's' : 'g'), $slot->name === 'x' ? self::X : self::Y),
+        };
+    }
+
+    /** @param  array<string, ColumnInput>  $columns */
+    private static function typed(Slot $slot, array $columns): Measured
+    {
+        $unit = $slot->unitOf === null ? $slot->unit : $columns[$slot->unitOf]->unit->symbol;
+
+        return Measured::of(['volume' => 10.5, 'before' => 0.0, 'next' => 14.0, 'last' => 20.0, 'titrant' => 0.1, 'sample' => 20.0, 'value' => 15.0][$slot->name] ?? 2.5, $slot->name === 'before' ? 0.0 : 0.1, Unit::parse($unit));
     }
 
     public function test_statistics_of_five_values_by_hand(): void

@@ -8,12 +8,16 @@ use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Exception\MissingInput;
 use Welkion\Core\Fitting\Curve;
 use Welkion\Core\Fitting\CurveFitter;
+use Welkion\Core\Fitting\Fit;
 use Welkion\Core\Fitting\Relation;
 use Welkion\Core\Uncertainty\Measured;
-use Welkion\Core\Uncertainty\Source;
 use Welkion\Core\Units\Unit;
+use Welkion\Core\Working\ColumnInput;
 use Welkion\Core\Working\Declaration;
+use Welkion\Core\Working\Explanation;
 use Welkion\Core\Working\Inputs;
+use Welkion\Core\Working\Mark;
+use Welkion\Core\Working\Mathematics;
 use Welkion\Core\Working\Method;
 use Welkion\Core\Working\Outcome;
 use Welkion\Core\Working\Slot;
@@ -21,6 +25,8 @@ use Welkion\Core\Working\Slot;
 /** A named relation, or a typed formula with free constants, through points. */
 final readonly class RelationFit implements Method
 {
+    private const DRAWN_POINTS = 120;
+
     public function declaration(): Declaration
     {
         return new Declaration(
@@ -43,14 +49,23 @@ final readonly class RelationFit implements Method
         if (! $fit->hasConverged()) {
             return Outcome::needs($fit->outcome->sentence(), $curve->formula->text);
         }
-        $values = $fit->degreesOfFreedom() > 0 ? $fit->measured(Source::unnamed("scatter of {$y->name}")) : [];
+        $values = $fit->degreesOfFreedom() > 0 ? $fit->measured($inputs->source("scatter of {$y->name}")) : [];
         foreach ($fit->constants as $constant) {
             // As many constants as points leave nothing over to tell how far they may be off.
             $values[$constant->name] ??= Measured::of($constant->value, 0.0, $constant->unit ?? Unit::one());
         }
 
         return $values === [] ? Outcome::needs('The formula has no free constant.', $curve->formula->text)
-            : Outcome::of($values, $curve->formula->text, warnings: $fit->warnings());
+            : Outcome::of($values, $curve->formula->text, warnings: $fit->warnings(), marks: [self::drawn($fit, $x)],
+                explanation: new Explanation(Mathematics::equals(Mathematics::symbol($y->name), Mathematics::ofFormula($curve->formula))));
+    }
+
+    private static function drawn(Fit $fit, ColumnInput $x): Mark
+    {
+        [$from, $to] = [min([INF, ...$x->values]), max([-INF, ...$x->values])];
+        $at = array_map(static fn (int $i): float => $from + ($to - $from) * $i / self::DRAWN_POINTS, range(0, self::DRAWN_POINTS));
+
+        return Mark::curve($at, $fit->at($at), 'fit');
     }
 
     private static function curve(Inputs $inputs): Curve

@@ -8,10 +8,12 @@ use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Fitting\CurveFitter;
 use Welkion\Core\Fitting\Relation;
 use Welkion\Core\Uncertainty\Measured;
-use Welkion\Core\Uncertainty\Source;
 use Welkion\Core\Warning;
 use Welkion\Core\Working\Declaration;
+use Welkion\Core\Working\Explanation;
 use Welkion\Core\Working\Inputs;
+use Welkion\Core\Working\Mark;
+use Welkion\Core\Working\Mathematics;
 use Welkion\Core\Working\Method;
 use Welkion\Core\Working\Outcome;
 use Welkion\Core\Working\Slot;
@@ -39,10 +41,14 @@ final readonly class Slope implements Method
         $perX = $y->unit->difference()->per($x->unit->difference());
         // Two points leave nothing over to tell how far the line may be off.
         $covariance = $fit->degreesOfFreedom() > 0 ? $fit->covariance : [[0.0, 0.0], [0.0, 0.0]];
-        [$slope, $intercept] = Measured::jointly($fit->values(), $covariance, [$perX, $y->unit], Source::unnamed("scatter of {$y->name}"));
+        [$slope, $intercept] = Measured::jointly($fit->values(), $covariance, [$perX, $y->unit], $inputs->source("scatter of {$y->name}"));
         $warnings = $fit->bends()
             ? [new Warning('bends', 'A straight line leaves a pattern.', 'The points bend: take a shorter span, or another relation.')] : [];
 
-        return Outcome::of(['slope' => $slope->in($perX->simplified()), 'intercept' => $intercept], 'y = slope · x + intercept', warnings: $warnings);
+        [$from, $to] = [min([INF, ...$x->values]), max([-INF, ...$x->values])];
+
+        return Outcome::of(['slope' => $slope->in($perX->simplified()), 'intercept' => $intercept], 'y = slope · x + intercept', warnings: $warnings,
+            marks: [Mark::curve([$from, $to], [$intercept->value + $slope->value * $from, $intercept->value + $slope->value * $to], 'slope')],
+            explanation: new Explanation(Mathematics::over(Mathematics::symbol("Δ{$y->name}"), Mathematics::symbol("Δ{$x->name}"))));
     }
 }

@@ -7,7 +7,9 @@ namespace Welkion\Core\Formula\Methods;
 use Welkion\Core\Formula\Formula;
 use Welkion\Core\Units\Unit;
 use Welkion\Core\Working\Declaration;
+use Welkion\Core\Working\Explanation;
 use Welkion\Core\Working\Inputs;
+use Welkion\Core\Working\Mathematics;
 use Welkion\Core\Working\Method;
 use Welkion\Core\Working\Outcome;
 use Welkion\Core\Working\Slot;
@@ -21,7 +23,7 @@ final readonly class FormulaMethod implements Method
         return new Declaration(
             'formula', 'Formula', 'Works out a formula; units go through it, and what a symbol that is used twice has in common counts once.',
             'First-order propagation (JCGM 100:2008, 5.1.2 and 5.2.2).',
-            [Slot::text('formula', 'The formula, as n/V0'), Slot::values('A value for each of its symbols')],
+            [Slot::text('formula', 'The formula, as n/V0'), Slot::maybe('unit', 'in which unit'), Slot::values('A value for each of its symbols')],
             ['value' => 'Value'], ['sources' => 'Where the uncertainty comes from'],
         );
     }
@@ -29,11 +31,13 @@ final readonly class FormulaMethod implements Method
     public function work(Inputs $inputs): Outcome
     {
         $text = (string) $inputs->text('formula');
-        $value = Formula::parse($text)->measured($inputs->numbers());
+        $formula = Formula::parse($text);
+        $unit = $inputs->text('unit') ?? '';
+        $value = $formula->measured($inputs->numbers(), $unit === '' ? null : Unit::parse($unit));
         $percent = $value->shares->percent();
 
         return Outcome::of(['value' => $value], $text, [
             'sources' => new ValueList(array_values($percent), Unit::parse('%'), names: array_map(strval(...), array_keys($percent))),
-        ]);
+        ], explanation: new Explanation(Mathematics::ofFormula($formula), Mathematics::ofFormula($formula, $inputs->numbers())));
     }
 }

@@ -10,7 +10,9 @@ use Welkion\Core\Series\Series;
 use Welkion\Core\Series\SpanStatistics;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Working\Declaration;
+use Welkion\Core\Working\Explanation;
 use Welkion\Core\Working\Inputs;
+use Welkion\Core\Working\Mathematics;
 use Welkion\Core\Working\Method;
 use Welkion\Core\Working\Outcome;
 use Welkion\Core\Working\Slot;
@@ -40,7 +42,24 @@ final readonly class Area implements Method
         };
         $unit = $inputs->column('y')->unit->difference()->times($inputs->column('x')->unit->difference());
 
-        return Outcome::of(['area' => Measured::of($area, 0.0, $unit)->in($unit->simplified())], '∫ y dx');
+        return Outcome::of(['area' => Measured::of($area, self::error($inputs), $unit, $inputs->source("scatter of {$inputs->column('y')->name}"))->in($unit->simplified())], '∫ y dx',
+            explanation: new Explanation(Mathematics::integral(Mathematics::symbol($inputs->column('y')->name), Mathematics::symbol($inputs->column('x')->name))));
+    }
+
+    /** What the scatter of the rows leaves of the area: each counts over half the way to both its neighbours. */
+    private static function error(Inputs $inputs): float
+    {
+        $scatter = $inputs->column('y')->scatter ?? [];
+        $x = $inputs->column('x')->values;
+        asort($x);
+        $order = array_keys($x);
+        $sum = 0.0;
+        foreach ($order as $i => $row) {
+            $width = ($x[$order[$i + 1] ?? $row] - $x[$order[$i - 1] ?? $row]) / 2.0;
+            $sum = hypot($sum, $width * ($scatter[$row] ?? 0.0));
+        }
+
+        return $sum;
     }
 
     private static function lowered(Series $series, float $level): Series

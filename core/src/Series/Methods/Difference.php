@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Series\Methods;
 
+use Welkion\Core\Series\Interpolation;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Working\Declaration;
+use Welkion\Core\Working\Explanation;
 use Welkion\Core\Working\Inputs;
+use Welkion\Core\Working\Mark;
+use Welkion\Core\Working\Mathematics;
 use Welkion\Core\Working\Method;
 use Welkion\Core\Working\Outcome;
 use Welkion\Core\Working\Slot;
@@ -25,16 +29,21 @@ final readonly class Difference implements Method
 
     public function work(Inputs $inputs): Outcome
     {
-        $series = $inputs->series();
-        [$x, $y] = [$inputs->column('x')->unit, $inputs->column('y')->unit];
+        [$x, $y] = [$inputs->column('x')->unit, $inputs->column('y')];
         [$from, $to] = [$inputs->number('from')->in($x), $inputs->number('to')->in($x)];
-        [$start, $end] = [$series->at($from->value), $series->at($to->value)];
+        [$start, $end] = [Interpolation::at($inputs, $from), Interpolation::at($inputs, $to)];
+        $value = static fn (Measured $where): Mathematics => Mathematics::at(Mathematics::symbol($y->name), Mathematics::value($where));
+        $explanation = new Explanation(
+            Mathematics::minus($value($to), $value($from)),
+            $start === null || $end === null ? null : Mathematics::minus(Mathematics::value($end), Mathematics::value($start)),
+        );
         if ($start === null || $end === null) {
-            return Outcome::needs('One of the two lies outside of the points. Choose both between the first and the last.', 'y(to) − y(from)');
+            return Outcome::needs('One of the two lies outside of the points. Choose both between the first and the last.', 'y(to) − y(from)', $explanation);
         }
 
-        return Outcome::of([
-            'dy' => Measured::of($end - $start, 0.0, $y->difference()), 'dx' => Measured::of($to->value - $from->value, 0.0, $x->difference()),
-        ], 'y(to) − y(from)');
+        return Outcome::of(
+            ['dy' => $end->minus($start)->in($y->unit->difference()), 'dx' => $to->minus($from)->in($x->difference())], 'y(to) − y(from)',
+            marks: [Mark::point($from->value, $start->value, ''), Mark::point($to->value, $end->value, '')], explanation: $explanation,
+        );
     }
 }

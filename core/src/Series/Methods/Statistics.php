@@ -6,10 +6,11 @@ namespace Welkion\Core\Series\Methods;
 
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Uncertainty\Sample;
-use Welkion\Core\Uncertainty\Source;
 use Welkion\Core\Units\Unit;
 use Welkion\Core\Working\Declaration;
+use Welkion\Core\Working\Explanation;
 use Welkion\Core\Working\Inputs;
+use Welkion\Core\Working\Mathematics;
 use Welkion\Core\Working\Method;
 use Welkion\Core\Working\Outcome;
 use Welkion\Core\Working\Slot;
@@ -39,7 +40,7 @@ final readonly class Statistics implements Method
         $sample = Sample::of($column->values);
         $isKnown = $sample->n > 1;
         $difference = $column->unit->difference();
-        $scatter = Source::unnamed("scatter of {$column->name}");
+        $scatter = $inputs->source("scatter of {$column->name}");
         $error = $isKnown ? $sample->standardError : 0.0;
         $sd = $isKnown ? $sample->sd : 0.0;
         $relative = $isKnown ? 1.0 / sqrt(2.0 * ($sample->n - 1)) : 0.0;
@@ -52,6 +53,6 @@ final readonly class Statistics implements Method
             'min' => Measured::of($sample->min, 0.0, $column->unit),
             'max' => Measured::of($sample->max, 0.0, $column->unit),
             'median' => Measured::of($sample->median, self::MEDIAN_FACTOR * $error, $column->unit),
-        ], "mean({$column->name})");
+        ], "mean({$column->name})", explanation: new Explanation(Mathematics::call('mean', Mathematics::symbol($column->name))));
     }
 }

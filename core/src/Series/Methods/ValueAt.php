@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Series\Methods;
 
-use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Series\Interpolation;
+use Welkion\Core\Uncertainty\Digits;
 use Welkion\Core\Working\Declaration;
+use Welkion\Core\Working\Explanation;
 use Welkion\Core\Working\Inputs;
+use Welkion\Core\Working\Mark;
+use Welkion\Core\Working\Mathematics;
 use Welkion\Core\Working\Method;
 use Welkion\Core\Working\Outcome;
 use Welkion\Core\Working\Slot;
@@ -25,15 +29,11 @@ final readonly class ValueAt implements Method
 
     public function work(Inputs $inputs): Outcome
     {
-        $series = $inputs->series();
         $at = $inputs->number('at')->in($inputs->column('x')->unit);
-        $y = $series->at($at->value);
-        if ($y === null) {
-            return Outcome::needs('This x lies outside of the points. Choose one between the first and the last.', 'y(x)');
-        }
-        // What is not known of x is not known of y, by the slope there.
-        $slope = $at->uncertainty === 0.0 ? 0.0 : abs($series->slopeAt($at->value) ?? 0.0);
+        $y = Interpolation::at($inputs, $at);
+        $explanation = new Explanation(Mathematics::at(Mathematics::symbol($inputs->column('y')->name), Mathematics::value($at)));
 
-        return Outcome::of(['value' => Measured::of($y, $slope * $at->uncertainty, $inputs->column('y')->unit)], 'y(x)');
+        return $y === null ? Outcome::needs('This x lies outside of the points. Choose one between the first and the last.', 'y(x)', $explanation)
+            : Outcome::of(['value' => $y], 'y(x)', marks: [Mark::point($at->value, $y->value, Digits::of($y)->value)], explanation: $explanation);
     }
 }

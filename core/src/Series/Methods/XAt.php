@@ -6,8 +6,12 @@ namespace Welkion\Core\Series\Methods;
 
 use Welkion\Core\Series\Crossings;
 use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Uncertainty\Shares;
 use Welkion\Core\Working\Declaration;
+use Welkion\Core\Working\Explanation;
 use Welkion\Core\Working\Inputs;
+use Welkion\Core\Working\Mark;
+use Welkion\Core\Working\Mathematics;
 use Welkion\Core\Working\Method;
 use Welkion\Core\Working\Outcome;
 use Welkion\Core\Working\Slot;
@@ -35,9 +39,11 @@ final readonly class XAt implements Method
         if ($crossings === []) {
             return Outcome::needs('The points never reach this y. Choose one between the lowest and the highest.', 'y(x) = value');
         }
-        $slope = $height->uncertainty === 0.0 ? 0.0 : abs($series->slopeAt($crossings[0]) ?? 0.0);
-        $uncertainty = $slope === 0.0 ? 0.0 : $height->uncertainty / $slope;
+        $slope = $height->uncertainty === 0.0 ? 0.0 : $series->slopeAt($crossings[0]) ?? 0.0;
+        $x = Measured::with($crossings[0], $unit, Shares::combined([[$height->shares, $slope === 0.0 ? 0.0 : 1.0 / $slope]]));
 
-        return Outcome::of(['x' => Measured::of($crossings[0], $uncertainty, $unit)], 'y(x) = value', ['x' => new ValueList($crossings, $unit)]);
+        return Outcome::of(['x' => $x], 'y(x) = value', ['x' => new ValueList($crossings, $unit)],
+            marks: array_map(static fn (float $at): Mark => Mark::point($at, $height->value, ''), $crossings),
+            explanation: new Explanation(Mathematics::equals(Mathematics::at(Mathematics::symbol($inputs->column('y')->name), Mathematics::symbol($inputs->column('x')->name)), Mathematics::value($height))));
     }
 }

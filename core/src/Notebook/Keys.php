@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Notebook;
+
+use Welkion\Core\Uncertainty\Measured;
+
+/**
+ * The keys of columns and lines: each is a hash of a thing's own making and of the keys of what it uses, down to the revisions
+ * of the runs. Two equal keys stand for the same result, so that only what hangs on a change is worked out again.
+ */
+final class Keys
+{
+    /** Counted up when methods give other results for the same inputs. */
+    private const EDITION = 1;
+
+    /** @var array<string, string> */
+    private array $known = [];
+
+    public function __construct(private readonly Notebook $notebook, private readonly Graph $graph)
+    {
+    }
+
+    /** Of a column's cells in a run. */
+    public function column(string $symbol, int $run): string
+    {
+        $column = $this->notebook->columns[$symbol];
+
+        return $this->known["{$symbol} {$run}"] ??= isset($this->graph->circles[$symbol]) ? 'circle'
+            : self::hash([$symbol, $column->unit->symbol, $column->kind === ColumnKind::Derived
+                ? [$column->formula, array_map(fn (string $s): string => $this->of($s, $run), $this->graph->uses[$symbol])]
+                : $this->notebook->runs[$run]->revision]);
+    }
+
+    /** Of a line, for one run or for the experiment. */
+    public function line(string $symbol, ?int $run): string
+    {
+        return $this->known["{$symbol} {$run}"] ??= isset($this->graph->circles[$symbol]) ? 'circle' : $this->lineKey($this->notebook->lines[$symbol], $run);
+    }
+
+    private function lineKey(Line $line, ?int $run): string
+    {
+        $runs = $run === null ? $line->runs ?? array_keys($this->notebook->runs) : [$run];
+        $uses = [];
+        foreach ($this->graph->uses[$line->symbol] as $used) {
+            $hasRows = isset($this->notebook->columns[$used]) || ($run === null && $this->notebook->isPerRun($used));
+            foreach ($hasRows ? $runs : [$run] as $of) {
+                $uses[] = [$used, $of, $this->of($used, $of)];
+            }
+        }
+        $span = $line->span;
+
+        return self::hash([
+            self::EDITION, $line->method, $line->uses, $line->texts, array_map(self::measured(...), $line->numbers), $uses,
+            $span === null ? null : [$span->column, $span->from, $span->to, array_map(fn (int $r): string => isset($this->notebook->columns[$span->column]) && isset($this->notebook->runs[$r]) ? $this->column($span->column, $r) : '', $runs)],
+        ]);
+    }
+
+    private function of(string $symbol, ?int $run): string
+    {
+        return match (true) {
+            isset($this->notebook->columns[$symbol]) => $run === null || ! isset($this->notebook->runs[$run]) ? 'no rows' : $this->column($symbol, $run),
+            isset($this->notebook->lines[$symbol]) => $this->line($symbol, $this->notebook->lines[$symbol]->isPerRun ? $run : null),
+            isset($this->notebook->entries[$symbol]) => self::entry($this->notebook->entries[$symbol], $run),
+            default => 'unknown',
+        };
+    }
+
+    private static function entry(Entry $entry, ?int $run): string
+    {
+        $value = $entry->valueOf($run);
+
+        return self::hash([$entry->name, $value === null ? null : self::measured($value)]);
+    }
+
+    /** @return array{float, float, string} */
+    private static function measured(Measured $value): array
+    {
+        return [$value->value, $value->uncertainty, $value->unit->symbol];
+    }
+
+    private static function hash(mixed $of): string
+    {
+        return sha1(serialize($of));
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Notebook;
+
+use Welkion\Core\Uncertainty\Measured;
+
+/** One row a run: its entries and the results of the lines that are worked out for each run. */
+final readonly class RunsTable
+{
+    public function __construct(private WorkedNotebook $worked)
+    {
+    }
+
+    /** @return list<string> symbols of its columns */
+    public function symbols(): array
+    {
+        $notebook = $this->worked->notebook;
+
+        return [
+            ...array_map(static fn (Entry $e): string => $e->symbol, array_values(array_filter($notebook->entries, static fn (Entry $e): bool => $e->isPerRun))),
+            ...array_map(static fn (Line $l): string => $l->symbol, array_values(array_filter($notebook->lines, static fn (Line $l): bool => $l->isPerRun))),
+        ];
+    }
+
+    public function value(string $symbol, int $run): ?Measured
+    {
+        $entry = $this->worked->notebook->entries[$symbol] ?? null;
+
+        return $entry !== null ? $entry->valueOf($run) : $this->worked->line(Symbols::base($symbol), $run)->value($symbol);
+    }
+
+    /**
+     * A column grouped by condition, in the order conditions first come; runs without a value do not count.
+     *
+     * @param  list<int>|null  $runs  which of them; null: all
+     * @return list<Grouping>
+     */
+    public function grouped(string $symbol, ?array $runs = null): array
+    {
+        $values = [];
+        $unit = null;
+        foreach ($this->worked->notebook->runs as $run) {
+            $value = $runs === null || in_array($run->id, $runs, true) ? $this->value($symbol, $run->id) : null;
+            if ($value !== null) {
+                $unit ??= $value->unit;
+                $values[$run->condition ?? ''][] = $value->in($unit)->value;
+            }
+        }
+
+        return $unit === null ? [] : array_map(
+            static fn (string|int $condition, array $of): Grouping => Grouping::of((string) $condition === '' ? null : (string) $condition, $of, $unit),
+            array_keys($values), array_values($values),
+        );
+    }
+}
