@@ -6,10 +6,17 @@ use App\Http\Controllers\ActController;
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\CalibrationController;
 use App\Http\Controllers\CalibrationReadingController;
+use App\Http\Controllers\ColumnController;
+use App\Http\Controllers\EntryController;
 use App\Http\Controllers\ExperimentController;
+use App\Http\Controllers\FigureController;
+use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\KeptCalibrationController;
+use App\Http\Controllers\LineController;
 use App\Http\Controllers\LiveController;
+use App\Http\Controllers\MethodController;
 use App\Http\Controllers\ProbeController;
+use App\Http\Controllers\ProtocolController;
 use App\Http\Controllers\ReadingController;
 use App\Http\Controllers\ReworkingController;
 use App\Http\Controllers\RunController;
@@ -17,11 +24,11 @@ use App\Http\Controllers\RunExportController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SignInController;
-use App\Http\Controllers\WorkingController;
+use App\Http\Controllers\SpanController;
 use Illuminate\Support\Facades\Route;
 
 // What is no number names nothing, also where MariaDB would take its first digits for one.
-Route::patterns(array_fill_keys(['bench', 'probe', 'calibration', 'zero', 'standard', 'experiment', 'run', 'reading'], '[1-9][0-9]{0,17}') + ['position' => '[0-4]', 'signIn' => '[0-9a-f]{64}']);
+Route::patterns(array_fill_keys(['bench', 'probe', 'calibration', 'zero', 'standard', 'experiment', 'run', 'reading', 'entry', 'column', 'line', 'span', 'figure'], '[1-9][0-9]{0,17}') + ['position' => '[0-4]', 'revision' => '[0-9]{1,9}', 'protocol' => '[a-z0-9-]{1,60}', 'signIn' => '[0-9a-f]{64}']);
 
 Route::prefix('api')->group(function (): void {
     Route::get('session', [SessionController::class, 'show'])->middleware('throttle:api');
@@ -71,30 +78,61 @@ Route::prefix('api')->group(function (): void {
         Route::delete('shelf/{standard}', [ShelfController::class, 'destroy'])->can('use', 'standard');
         Route::post('shelf/{standard}/restore', [ShelfController::class, 'restore'])->withTrashed()->can('use', 'standard');
 
+        Route::get('methods', MethodController::class);
+        Route::get('protocols', [ProtocolController::class, 'index']);
+        Route::post('protocols', [ProtocolController::class, 'store']);
+        Route::get('protocols/{protocol}', [ProtocolController::class, 'show']);
+        Route::delete('protocols/{protocol}', [ProtocolController::class, 'destroy']);
+
         Route::get('experiments', [ExperimentController::class, 'index']);
         Route::post('experiments', [ExperimentController::class, 'store']);
-        Route::prefix('experiments/{experiment}')->can('use', 'experiment')->group(function (): void {
+        Route::prefix('experiments/{experiment}')->can('use', 'experiment')->scopeBindings()->group(function (): void {
             Route::get('', [ExperimentController::class, 'show']);
             Route::patch('', [ExperimentController::class, 'update']);
-            Route::get('working', WorkingController::class);
+            Route::delete('', [ExperimentController::class, 'destroy']);
+            Route::post('bring-back', [ExperimentController::class, 'bringBack']);
+            Route::post('copy', [ExperimentController::class, 'copy']);
+            Route::post('protocol', [ProtocolController::class, 'of']);
+            Route::get('worked', [ExperimentController::class, 'worked']);
+            Route::post('undo', [HistoryController::class, 'undo']);
+            Route::post('redo', [HistoryController::class, 'redo']);
+            Route::get('history', [HistoryController::class, 'index']);
+            Route::get('history/{revision}', [HistoryController::class, 'show']);
+            Route::post('history/{revision}/go-back', [HistoryController::class, 'goBack']);
+            Route::post('entries', [EntryController::class, 'store']);
+            Route::patch('entries/{entry}', [EntryController::class, 'update']);
+            Route::put('entries/{entry}/value', [EntryController::class, 'type']);
+            Route::delete('entries/{entry}', [EntryController::class, 'destroy']);
+            Route::post('columns', [ColumnController::class, 'store']);
+            Route::patch('columns/{column}', [ColumnController::class, 'update']);
+            Route::delete('columns/{column}', [ColumnController::class, 'destroy']);
+            Route::post('lines', [LineController::class, 'store']);
+            Route::patch('lines/{line}', [LineController::class, 'update']);
+            Route::post('lines/{line}/copy', [LineController::class, 'copy']);
+            Route::delete('lines/{line}', [LineController::class, 'destroy']);
+            Route::post('spans', [SpanController::class, 'store']);
+            Route::patch('spans/{span}', [SpanController::class, 'update']);
+            Route::delete('spans/{span}', [SpanController::class, 'destroy']);
+            Route::post('figures', [FigureController::class, 'store']);
+            Route::patch('figures/{figure}', [FigureController::class, 'update']);
+            Route::delete('figures/{figure}', [FigureController::class, 'destroy']);
             Route::post('runs', [RunController::class, 'store']);
         });
 
-        Route::prefix('runs/{run}')->can('use', 'run')->group(function (): void {
+        Route::prefix('runs/{run}')->can('use', 'run')->scopeBindings()->group(function (): void {
             Route::get('', [RunController::class, 'show']);
             Route::patch('', [RunController::class, 'update']);
+            Route::delete('', [RunController::class, 'destroy']);
             Route::post('finish', [RunController::class, 'finish']);
             Route::post('reopen', [RunController::class, 'reopen']);
             Route::post('readings', [ReadingController::class, 'store']);
-            Route::get('readings.csv', RunExportController::class);
+            Route::delete('readings/{reading}', [ReadingController::class, 'destroy']);
+            Route::put('set-aside', [ReadingController::class, 'setAside']);
+            Route::get('rows.csv', RunExportController::class);
             Route::get('comparison', [ReworkingController::class, 'index']);
             Route::post('comparison', [ReworkingController::class, 'store']);
             Route::put('comparison', [ReworkingController::class, 'update']);
         });
-
-        Route::patch('readings/{reading}', [ReadingController::class, 'update'])->can('use', 'reading');
-        Route::delete('readings/{reading}', [ReadingController::class, 'destroy'])->can('use', 'reading');
-        Route::post('readings/{reading}/restore', [ReadingController::class, 'restore'])->withTrashed()->can('use', 'reading');
     });
 
     Route::any('{any}', static fn () => abort(404))->where('any', '.*');

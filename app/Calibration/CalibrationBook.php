@@ -36,10 +36,15 @@ final readonly class CalibrationBook
     /**
      * @param  list<StandardRow>|null  $standards  null: those of last time, or the usual ones
      * @param  array<string, float|null>  $settings
+     * @param  string|null  $key  the same key again is the same calibration
      * @param  list<Probe>  $beside  further probes of the same kind, read together with it
      */
-    public function open(Probe $probe, User $user, Recipe $recipe, ?array $standards, array $settings, array $beside = []): Calibration
+    public function open(Probe $probe, User $user, Recipe $recipe, ?array $standards, array $settings, array $beside = [], ?string $key = null): Calibration
     {
+        $begun = $key === null ? null : Calibration::query()->where('user_id', $user->id)->where('request_key', $key)->get()->first();
+        if ($begun !== null) {
+            return $begun;
+        }
         $this->requireFor($recipe, $probe, $beside);
         $before = $this->lastOf($probe, $recipe);
         $chosen = [
@@ -48,11 +53,11 @@ final readonly class CalibrationBook
             'settings' => $settings + $this->keptSettings($before),
         ];
 
-        return DB::transaction(function () use ($probe, $beside, $chosen): Calibration {
+        return DB::transaction(function () use ($probe, $beside, $chosen, $key): Calibration {
             foreach ([$probe, ...$beside] as $other) {
                 $other->calibrations()->where('state', Calibration::OPEN)->update(['state' => Calibration::DROPPED]);
             }
-            $first = $probe->calibrations()->create($chosen);
+            $first = $probe->calibrations()->create($chosen + ['request_key' => $key]);
             foreach ($beside as $other) {
                 $other->calibrations()->create($chosen + ['beside_id' => $first->id]);
             }

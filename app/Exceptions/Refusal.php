@@ -56,9 +56,55 @@ final class Refusal extends \DomainException
         return new self('probe-elsewhere', "{$probe} {$serial} is at bench {$there} now. Bring it back to bench {$here} to go on with this run.");
     }
 
-    public static function nothingToRecord(string $bench): self
+    /** @param  list<string>  $probes  what is needed */
+    public static function nothingToRecord(string $bench, array $probes): self
     {
-        return new self('no-electrode', "No pH electrode is plugged in at bench {$bench}. Plug one in, then start.");
+        return new self('no-probe', "Bench {$bench} has no ".lcfirst(implode(' and no ', $probes)).' plugged in. Plug it in, then start.');
+    }
+
+    public static function noBench(): self
+    {
+        return new self('no-bench', 'Choose a bench to record at.');
+    }
+
+    public static function nothingMeasured(): self
+    {
+        return new self('nothing-measured', 'This notebook has no column to measure. Add one, or choose a protocol that has.');
+    }
+
+    public static function changedMeanwhile(string $who, string $what): self
+    {
+        return new self('changed-meanwhile', "{$who} has changed this meanwhile: {$what}. Look at it, then say it again if you still want to.");
+    }
+
+    public static function changedSince(string $who, string $what): self
+    {
+        return new self('changed-since', "This cannot be undone any more: {$who} has changed the same since ({$what}).");
+    }
+
+    public static function nothingToUndo(): self
+    {
+        return new self('nothing-to-undo', 'There is nothing of yours left to undo here.');
+    }
+
+    public static function nothingToRedo(): self
+    {
+        return new self('nothing-to-redo', 'There is nothing to do again.');
+    }
+
+    public static function symbolTaken(string $symbol): self
+    {
+        return new self('symbol-taken', "The symbol \"{$symbol}\" is used here already. Choose another.", 422);
+    }
+
+    public static function noProtocol(string $why): self
+    {
+        return new self('no-protocol', "This file is no protocol Welkion can use. {$why}", 422);
+    }
+
+    public static function badFormula(string $why): self
+    {
+        return new self('bad-formula', $why, 422);
     }
 
     public static function calibrationInUse(int $runs): self
@@ -72,11 +118,9 @@ final class Refusal extends \DomainException
         return new self('no-zero', "{$probe} has no zero to take: its nothing lies where the calibration puts it.");
     }
 
-    public static function volumeTaken(float $volume): self
+    public static function stepTaken(string $step): self
     {
-        return new self('volume-taken', sprintf(
-            'There is a reading at %.2F mL already, perhaps from another screen. Use retake to replace it.', $volume,
-        ));
+        return new self('step-taken', "There is a reading at {$step} already, perhaps from another screen. Use retake to replace it.");
     }
 
     public static function runFinished(): self
@@ -99,11 +143,8 @@ final class Refusal extends \DomainException
         return new self('calibration-not-ready', $why);
     }
 
-    public static function volumeBackwards(float $volume, float $reached): self
+    public static function stepBackwards(string $step, string $reached): self
     {
-        return new self('volume-backwards', sprintf(
-            'The burette stands at %.2F mL already, so %.2F mL cannot be reached. Retake a reading to correct it.',
-            $reached, $volume,
-        ));
+        return new self('step-backwards', "This run stands at {$reached} already, so {$step} cannot be reached. Retake a reading to correct it.");
     }
 }

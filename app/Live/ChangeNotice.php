@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Live;
 
-use App\Models\Experiment;
 use Illuminate\Support\Facades\DB;
 
 /** Tells every open screen of an experiment that something of it has changed, so that it asks again. */
@@ -17,19 +16,19 @@ final readonly class ChangeNotice
     }
 
     /** Once it is stored. A screen that misses the notice asks again by itself when it is next looked at; so failure is no error. */
-    public function experimentChanged(Experiment|int $experiment): void
+    public function experimentChanged(int $experimentId, int $revision, string $screen): void
     {
-        $id = $experiment instanceof Experiment ? $experiment->id : $experiment;
-        DB::afterCommit(fn () => $this->tell($id));
+        DB::afterCommit(fn () => $this->tell($experimentId, ['experimentId' => $experimentId, 'revision' => $revision, 'screen' => $screen]));
     }
 
-    private function tell(int $id): void
+    /** @param  array<string, int|string>  $told */
+    private function tell(int $id, array $told): void
     {
         $socket = @stream_socket_client("unix://{$this->socket}", timeout: self::WITHIN_S);
         if ($socket === false) {
             return;
         }
-        $body = json_encode(['experimentId' => $id], JSON_THROW_ON_ERROR);
+        $body = json_encode($told, JSON_THROW_ON_ERROR);
         fwrite($socket, "POST /publish/experiment-{$id} HTTP/1.0\r\nContent-Type: application/json\r\n"
             .'Content-Length: '.strlen($body)."\r\n\r\n".$body);
         stream_set_timeout($socket, 0, (int) (self::WITHIN_S * 1e6));

@@ -7,7 +7,6 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
-use Illuminate\Database\Eloquent\Relations\HasManyThrough;
 
 /**
  * One place with its connected probes.
@@ -52,23 +51,23 @@ final class Bench extends Model
     }
 
     /**
-     * The experiments that use it, the latest changed first.
+     * The experiments that record here next, the latest changed first.
      *
      * @return HasMany<Experiment, $this>
      */
     public function experiments(): HasMany
     {
         $relation = $this->hasMany(Experiment::class);
-        $relation->latest('updated_at')->latest('id');
+        $relation->where('thrown_away_at', null)->latest('updated_at')->latest('id');
 
         return $relation;
     }
 
-    /** @return HasManyThrough<Run, Experiment, $this> */
-    public function openRuns(): HasManyThrough
+    /** @return HasMany<Run, $this> */
+    public function openRuns(): HasMany
     {
-        $relation = $this->hasManyThrough(Run::class, Experiment::class);
-        $relation->where('runs.state', Run::OPEN);
+        $relation = $this->hasMany(Run::class);
+        $relation->where('state', Run::OPEN)->where('thrown_away_at', null);
 
         return $relation;
     }

@@ -11,28 +11,26 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
 
 /**
+ * A notebook, whatever is studied in it.
+ *
  * @property int $id
  * @property int $user_id
- * @property int $bench_id
+ * @property int|null $bench_id
+ * @property string|null $request_key
  * @property string $title
- * @property string $protocol
  * @property string|null $aim
  * @property string|null $conclusion
- * @property string $titrant
- * @property string $sample
- * @property string $analyte
- * @property array<string, array{value: float|null, uncertainty: float, unit: string}> $entries
- * @property list<array{from: float, to: float, step: float}> $plan
- * @property float|null $span_from
- * @property float|null $span_to
- * @property Bench $bench
+ * @property array<string, mixed> $plan
+ * @property int $revision
+ * @property Carbon|null $thrown_away_at
+ * @property Bench|null $bench
  * @property Collection<int, Run> $runs
+ * @property Collection<int, Column> $columns
+ * @property Collection<int, Entry> $entries
  * @property Carbon $updated_at
  */
 final class Experiment extends Model
 {
-    public const TITRATION = 'titration';
-
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
@@ -43,18 +41,54 @@ final class Experiment extends Model
         return $this->belongsTo(Bench::class);
     }
 
-    /** @return HasMany<Run, $this> */
+    /** @return HasMany<Run, $this> those that were not thrown away */
     public function runs(): HasMany
     {
         $relation = $this->hasMany(Run::class);
-        $relation->orderBy('number');
+        $relation->where('thrown_away_at', null)->orderBy('number');
 
         return $relation;
+    }
+
+    /** @return HasMany<Column, $this> */
+    public function columns(): HasMany
+    {
+        $relation = $this->hasMany(Column::class);
+        $relation->orderBy('position')->orderBy('id');
+
+        return $relation;
+    }
+
+    /** @return HasMany<Entry, $this> */
+    public function entries(): HasMany
+    {
+        $relation = $this->hasMany(Entry::class);
+        $relation->orderBy('position')->orderBy('id');
+
+        return $relation;
+    }
+
+    /** @return HasMany<Span, $this> */
+    public function spans(): HasMany
+    {
+        return $this->hasMany(Span::class);
+    }
+
+    /** @return HasMany<Figure, $this> */
+    public function figures(): HasMany
+    {
+        return $this->hasMany(Figure::class);
+    }
+
+    /** @return HasMany<Line, $this> */
+    public function lines(): HasMany
+    {
+        return $this->hasMany(Line::class);
     }
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['entries' => 'array', 'plan' => 'array', 'span_from' => 'float', 'span_to' => 'float'];
+        return ['plan' => 'array', 'revision' => 'integer', 'thrown_away_at' => 'datetime'];
     }
 }

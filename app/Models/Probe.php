@@ -23,6 +23,7 @@ use Welkion\Core\Series\SteadyLimits;
  * A probe, known by its serial number: it keeps its calibrations when it is carried to another bench.
  *
  * @property int $id
+ * @property int $user_id
  * @property int $bench_id
  * @property string $channel
  * @property ProbeKind $kind

@@ -9,22 +9,32 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
-use Welkion\Core\Titration\VolumePlan;
-use Welkion\Core\Titration\VolumeRange;
 
 /**
- * A stepwise run, start to finish.
+ * Rows taken together, start to finish.
  *
  * @property int $id
  * @property int $experiment_id
+ * @property int|null $bench_id
+ * @property string|null $request_key
+ * @property string $kind
  * @property int $number
+ * @property string $name
+ * @property string|null $condition
+ * @property int|null $trial
+ * @property array<string, mixed>|null $plan
  * @property string $state
- * @property list<array{from: float, to: float, step: float}> $plan
+ * @property int $data_revision
  * @property Carbon $started_at
  * @property Carbon|null $finished_at
+ * @property Carbon|null $looked_at
+ * @property Carbon|null $thrown_away_at
+ * @property Carbon $updated_at
  * @property Experiment $experiment
+ * @property Bench|null $bench
  * @property Collection<int, RunChannel> $channels
  * @property Collection<int, Reading> $readings
+ * @property Collection<int, SetAside> $setAsides
  * @property int|null $readings_count
  */
 final class Run extends Model
@@ -33,8 +43,10 @@ final class Run extends Model
 
     public const FINISHED = 'finished';
 
-    /** What its results are worked out from. */
-    public const WORKED_OUT_WITH = ['channels.probe', 'channels.calibration', 'channels.zero', 'channels.reworkings.calibration', 'readings.values'];
+    public const STEPWISE = 'stepwise';
+
+    /** What its rows are worked out from. */
+    public const WORKED_OUT_WITH = ['channels.probe.bench', 'channels.calibration', 'channels.zero', 'channels.reworkings.calibration', 'readings.cells', 'setAsides'];
 
     protected $guarded = [];
 
@@ -44,6 +56,12 @@ final class Run extends Model
     public function experiment(): BelongsTo
     {
         return $this->belongsTo(Experiment::class);
+    }
+
+    /** @return BelongsTo<Bench, $this> */
+    public function bench(): BelongsTo
+    {
+        return $this->belongsTo(Bench::class);
     }
 
     /** @return HasMany<RunChannel, $this> */
@@ -56,65 +74,51 @@ final class Run extends Model
     }
 
     /**
-     * The readings in force, by volume.
+     * The readings in force, as they were taken.
      *
      * @return HasMany<Reading, $this>
      */
     public function readings(): HasMany
     {
         $relation = $this->hasMany(Reading::class);
-        $relation->whereNull('replaced_by_id')->orderBy('volume')->orderBy('id');
+        $relation->where('replaced_by_id', null)->where('deleted_at', null)->orderBy('row');
 
         return $relation;
     }
 
-    /** The channel of its pH electrode. */
-    public function electrode(): ?RunChannel
+    /** @return HasMany<SetAside, $this> */
+    public function setAsides(): HasMany
     {
-        return $this->channels->first(static fn (RunChannel $c): bool => $c->probe->isPhElectrode());
+        $relation = $this->hasMany(SetAside::class);
+        $relation->orderBy('first_row')->orderBy('id');
+
+        return $relation;
+    }
+
+    public function title(): string
+    {
+        return $this->name === '' ? "Run {$this->number}" : $this->name;
+    }
+
+    public function isOpen(): bool
+    {
+        return $this->state === self::OPEN && $this->thrown_away_at === null;
     }
 
     /** @return list<string> what must be said of the calibrations it was recorded with; empty when all are good */
     public function trustSentences(): array
     {
-        $this->loadMissing(self::WORKED_OUT_WITH);
-
         return array_values(array_filter($this->channels->map(
             fn (RunChannel $c): ?string => $c->setRelation('run', $this)->trustSentence(),
         )->all()));
     }
 
-    public function isOpen(): bool
-    {
-        return $this->state === self::OPEN;
-    }
-
-    public function volumePlan(): VolumePlan
-    {
-        return self::planFrom($this->plan);
-    }
-
-    /** @param  list<array{from: float|int, to: float|int, step: float|int}>  $ranges */
-    public static function planFrom(array $ranges): VolumePlan
-    {
-        return VolumePlan::of(array_map(
-            static fn (array $r): VolumeRange => VolumeRange::of((float) $r['from'], (float) $r['to'], (float) $r['step']),
-            $ranges,
-        ));
-    }
-
-    /** @return list<array{from: float, to: float, step: float}> */
-    public static function rangesOf(VolumePlan $plan): array
-    {
-        return array_map(
-            static fn (VolumeRange $r): array => ['from' => $r->from, 'to' => $r->to, 'step' => $r->step],
-            $plan->ranges,
-        );
-    }
-
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['plan' => 'array', 'number' => 'integer', 'started_at' => 'datetime', 'finished_at' => 'datetime'];
+        return [
+            'plan' => 'array', 'number' => 'integer', 'trial' => 'integer', 'data_revision' => 'integer', 'started_at' => 'datetime',
+            'finished_at' => 'datetime', 'looked_at' => 'datetime', 'thrown_away_at' => 'datetime',
+        ];
     }
 }

@@ -21,6 +21,7 @@ use Welkion\Core\Calibration\Verdict;
  * @property int $probe_id
  * @property int|null $calibration_id
  * @property int|null $zero_id
+ * @property string|null $role
  * @property Probe $probe
  * @property Calibration|null $calibration
  * @property Zero|null $zero

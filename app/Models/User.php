@@ -27,6 +27,12 @@ final class User extends Authenticatable
         return $this->hasMany(Experiment::class);
     }
 
+    /** @return HasMany<ProtocolFile, $this> */
+    public function protocols(): HasMany
+    {
+        return $this->hasMany(ProtocolFile::class);
+    }
+
     /** @return HasMany<Bench, $this> */
     public function benches(): HasMany
     {

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Auth\EmailAddress;
+use App\Http\SenderOf;
 use App\Live\ChangeNotice;
+use App\Notebook\Sender;
 use App\Recorder\RecorderClient;
 use App\Storage\AwayMark;
 use App\Storage\NoSecondTry;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Database\LostConnectionDetector;
+use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -40,6 +43,7 @@ final class AppServiceProvider extends ServiceProvider
         if (! $this->app->runningInConsole()) {
             $this->app->singleton(LostConnectionDetector::class, NoSecondTry::class);
         }
+        $this->app->bind(Sender::class, static fn (Application $app): Sender => SenderOf::request($app->make(Request::class)));
         $this->app->singleton(AwayMark::class, static fn (): AwayMark => new AwayMark(storage_path('framework/database-away')));
     }
 

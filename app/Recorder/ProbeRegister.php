@@ -36,8 +36,8 @@ final class ProbeRegister
     /** @return int|null the bench it came from, if that is another */
     private static function plugIn(Bench $bench, ToldChannel $told, int $position): ?int
     {
-        $probe = Probe::query()->with('bench')->where('serial', $told->serial)->whereRelation('bench', 'user_id', $bench->user_id)->first()
-            ?? new Probe(['serial' => $told->serial]);
+        $probe = Probe::query()->with('bench')->where('serial', $told->serial)->where('user_id', $bench->user_id)->get()->first()
+            ?? new Probe(['serial' => $told->serial, 'user_id' => $bench->user_id]);
         $from = $probe->exists && $probe->bench_id !== $bench->id ? $probe->bench : null;
         $probe->fill([
             'bench_id' => $bench->id, 'channel' => $told->name, 'position' => $position, 'kind' => $told->kind, 'title' => $told->title,

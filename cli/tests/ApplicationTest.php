@@ -157,7 +157,10 @@ final class ApplicationTest extends TestCase
     /** @return iterable<string, array{list<string>, int, string}> what is typed, exit code, sentence */
     public static function mistakes(): iterable
     {
-        yield 'no such command' => [['plot', '-'], 2, 'There is no command "plot". The commands are: read, stats, derive, fit, straighten, titration, calibrate, work, methods.'];
+        yield 'no such command' => [['plot', '-'], 2, 'There is no command "plot". The commands are: read, stats, derive, fit, straighten, titration, calibrate, work, methods, protocol, protocols.'];
+        yield 'no such protocol' => [['protocol', 'magic', '-'], 2, 'There is no protocol "magic". The protocols are: blank, dilution-line'];
+        yield 'no such entry' => [['protocol', 'dilution-line', '-', '--entry', 'q=1'], 2, 'There is no entry "q". The entries are: solute, k_u.'];
+        yield 'a column that is worked out' => [['protocol', 'gas-in-a-syringe', '-', '--use', 'PV=V'], 2, 'There is no column "PV" to fill. The columns are: V, P, T.'];
         yield 'no file' => [['read'], 2, 'Name the file to use, or - for standard input.'];
         yield 'a file that is not there' => [['read', 'nowhere.csv'], 2, 'The file "nowhere.csv" cannot be read. Check its name.'];
         yield 'an unknown option' => [['stats', '-', '--col', 'V'], 2, 'There is no option --col. The options are: --column, --by, --from, --to.'];
@@ -227,10 +230,28 @@ final class ApplicationTest extends TestCase
     {
         $methods = array_column(self::answer(['methods']), null, 'method');
 
-        self::assertSame(['formula', 'statistics', 'slope', 'area', 'value-at', 'x-at', 'difference', 'relation'], array_keys($methods));
+        self::assertSame(['formula', 'statistics', 'slope', 'area', 'value-at', 'x-at', 'difference', 'relation', 'equivalence', 'half-equivalence', 'refined-equivalence', 'finer-steps'], array_keys($methods));
         self::assertSame(['slope' => 'Slope', 'intercept' => 'Intercept'], $methods['slope']['outcomes']);
         self::assertSame([['name' => 'x', 'kind' => 'column', 'words' => 'x', 'isRequired' => true], ['name' => 'y', 'kind' => 'column', 'words' => 'y', 'isRequired' => true]], $methods['slope']['inputs']);
         self::assertStringContainsString('Usage: welkion work METHOD FILE?', self::typed(['work', '--help'])[1]);
+    }
+
+    public function test_a_protocol_works_out_its_lines_on_a_file(): void
+    {
+        $gas = "Vol (mL),P (kPa)\n50,100\n40,124\n30,164.2\n25,195\n,7\n20,242\n";
+        $told = self::answer(['protocol', 'gas-in-a-syringe', '-', '--use', 'V=Vol'], $gas);
+        $lines = array_column($told['lines'], null, 'symbol');
+        self::assertSame(['gas-in-a-syringe', ['PVm', 'k', 's', 'C', 'Vt'], null], [$told['protocol'], array_keys($lines), $told['groups']]);
+        self::assertEqualsWithDelta((5000.0 + 4960.0 + 4926.0 + 4875.0 + 4840.0) / 5.0, $lines['PVm']['value'], 1e-9, 'The blank row does not count.');
+        self::assertEqualsWithDelta(1.2, $lines['Vt']['value'], 0.3);
+        self::assertSame(['mL', 'kPa mL'], [$lines['Vt']['unit'], $lines['PVm']['unit']]);
+
+        $dilution = self::answer(['protocol', 'dilution-line', '-', '--entry', 'k_u=600 +- 3'], "c,k\n0,10\n0.5,500\n1,1001\n");
+        $lines = array_column($dilution['lines'], null, 'symbol');
+        self::assertEqualsWithDelta(0.6, $lines['c_u']['value'], 0.01);
+        self::assertSame(['title' => 'Rise for one per cent', 'needs' => null], array_intersect_key($lines['a'], ['title' => 0, 'needs' => 0]));
+        self::assertSame('Type the conductivity of the unknown.', self::answer(['protocol', 'dilution-line', '-'], "c,k\n0,10\n1,1001\n")['lines'][1]['needs']);
+        self::assertContains('three-baths', array_column(self::answer(['protocols']), 'protocol'));
     }
 
     #[DataProvider('mistakes')]
@@ -244,7 +265,7 @@ final class ApplicationTest extends TestCase
 
     public function test_every_command_tells_how_it_is_used(): void
     {
-        foreach ([[], ['read'], ['stats'], ['derive'], ['fit'], ['straighten'], ['titration'], ['calibrate']] as $words) {
+        foreach ([[], ['read'], ['stats'], ['derive'], ['fit'], ['straighten'], ['titration'], ['calibrate'], ['protocol'], ['protocols']] as $words) {
             [$exit, $output] = self::typed([...$words, '--help']);
 
             self::assertSame(0, $exit);

@@ -11,7 +11,9 @@ use App\Models\Reading;
 use App\Models\Run;
 use App\Models\RunChannel;
 use App\Models\User;
-use App\Titration\Protocol;
+use App\Notebook\ExperimentStart;
+use App\Notebook\ProtocolLibrary;
+use App\Recording\RunBook;
 use Carbon\CarbonInterface;
 use Illuminate\Support\Str;
 use Random\Engine\Mt19937;
@@ -40,7 +42,7 @@ final readonly class WheyExperiments
         $this->experiment(
             'Acid in the first-press cider', 'cider', 'malic acid', now()->subDays(3),
             'How much acid does the first press leave in the cider, before it ferments?',
-            [Protocol::TITRANT_CONCENTRATION => [0.1, 0.0002], Protocol::SAMPLE_VOLUME => [null, 0.0], Protocol::RATIO => [0.5, 0.0], Protocol::MOLAR_MASS => [134.09, 0.01]],
+            ['c' => [0.1, 0.0002], 'V0' => [null, 0.0], 'r' => [0.5, 0.0], 'M' => [134.09, 0.01]],
             [['from' => 0.0, 'to' => 25.0, 'step' => 1.0]],
         );
 
@@ -52,9 +54,9 @@ final readonly class WheyExperiments
         ];
         $run = $this->run($monday, 1, $plan, 7, now()->subDay());
         // The electrode leaned on the glass here: an honest slip, set aside with its reason.
-        $slip = $run->readings()->where('volume', 13.0)->firstOrFail();
-        $slip->values()->where('run_channel_id', $run->channels()->orderBy('id')->firstOrFail()->id)->increment('mean', 48.0);
-        $slip->update(['set_aside_reason' => 'electrode touched the beaker']);
+        $slip = $run->readings()->where('step', 13.0)->firstOrFail();
+        $slip->cells()->where('run_channel_id', $run->channels()->orderBy('id')->firstOrFail()->id)->increment('mean', 48.0);
+        $run->setAsides()->create(['first_row' => $slip->row, 'last_row' => $slip->row, 'reason' => 'electrode touched the beaker']);
 
         $tuesday = $this->whey('How sour is Tuesday’s whey?', now()->subHour());
         $this->run($tuesday, 1, [['from' => 0.0, 'to' => 20.0, 'step' => 1.0]], 11, now()->subHour());
@@ -64,7 +66,7 @@ final readonly class WheyExperiments
     {
         return $this->experiment($title, 'whey', 'lactic acid', $at,
             'How much lactic acid is in the whey, and is it sour enough to set the next batch?',
-            [Protocol::TITRANT_CONCENTRATION => [0.1, 0.0002], Protocol::SAMPLE_VOLUME => [25.0, 0.03], Protocol::RATIO => [1.0, 0.0], Protocol::MOLAR_MASS => [90.08, 0.01]],
+            ['c' => [0.1, 0.0002], 'V0' => [25.0, 0.03], 'r' => [1.0, 0.0], 'M' => [90.08, 0.01]],
             [['from' => 0.0, 'to' => 9.0, 'step' => 0.5], ['from' => 9.25, 'to' => 12.0, 'step' => 0.25], ['from' => 13.0, 'to' => 20.0, 'step' => 1.0]],
         );
     }
@@ -75,49 +77,52 @@ final readonly class WheyExperiments
      */
     private function experiment(string $title, string $sample, string $analyte, CarbonInterface $at, string $aim, array $entries, array $plan): Experiment
     {
-        return Experiment::query()->create([
-            'user_id' => $this->teacher->id, 'bench_id' => $this->bench->id, 'title' => $title,
-            'protocol' => Experiment::TITRATION, 'aim' => $aim,
-            'titrant' => 'NaOH', 'sample' => $sample, 'analyte' => $analyte,
-            'entries' => collect($entries)->map(static fn (array $entry, string $symbol): array => [
-                'value' => $entry[0], 'uncertainty' => $entry[1], 'unit' => Protocol::ENTRIES[$symbol]['unit'],
-            ])->all(),
-            'plan' => $plan, 'created_at' => $at, 'updated_at' => $at,
-        ])->refresh();
+        $protocol = (new ProtocolLibrary)->find($this->teacher, 'titration') ?? throw new \LogicException('There is no titration.');
+        $experiment = (new ExperimentStart)->begin($this->teacher, (string) Str::uuid(), $title, $protocol, $this->bench);
+        foreach ($entries as $symbol => [$value, $uncertainty]) {
+            $experiment->entries()->where('symbol', $symbol)->update(['value' => $value, 'uncertainty' => $uncertainty]);
+        }
+        $experiment->entries()->where('symbol', 'sample')->update(['text' => $sample]);
+        $experiment->entries()->where('symbol', 'analyte')->update(['text' => $analyte]);
+        $settings = is_array($experiment->plan['run'] ?? null) ? $experiment->plan['run'] : [];
+        $experiment->update([
+            'aim' => $aim, 'created_at' => $at, 'updated_at' => $at, 'plan' => ['run' => ['plan' => ['ranges' => $plan]] + $settings] + $experiment->plan,
+        ]);
+
+        return $experiment->refresh();
     }
 
     /** @param  list<array{from: float, to: float, step: float}>  $plan */
     private function run(Experiment $experiment, int $number, array $plan, int $seed, CarbonInterface $at): Run
     {
-        $run = $experiment->runs()->create([
-            'number' => $number, 'state' => Run::FINISHED, 'plan' => $plan,
-            'started_at' => $at, 'finished_at' => $at->copy()->addMinutes(14),
+        $run = Run::query()->create([
+            'experiment_id' => $experiment->id, 'bench_id' => $this->bench->id, 'kind' => Run::STEPWISE, 'number' => $number, 'state' => Run::FINISHED,
+            'plan' => ['ranges' => $plan], 'started_at' => $at, 'finished_at' => $at->copy()->addMinutes(14),
         ])->refresh();
-        $channels = array_map(fn (Probe $probe) => $run->channels()->create([
-            'probe_id' => $probe->id,
-            'calibration_id' => $probe->calibration()->first()?->id,
-        ]), ['ph' => $this->electrode, 'temperature' => $this->thermometer]);
+        $channels = array_map(fn (array $of) => $run->channels()->create([
+            'probe_id' => $of[0]->id, 'role' => $of[1], 'calibration_id' => $of[0]->calibration()->first()?->id,
+        ]), ['ph' => [$this->electrode, 'electrode'], 'temperature' => [$this->thermometer, 'thermometer']]);
 
         $world = new Alder(new Randomizer(new Mt19937($seed)));
         $world->act('dip', ['into' => 'beaker']);
         $added = 0.0;
-        foreach ($run->volumePlan()->volumes() as $step => $volume) {
-            if ($volume > $added) {
-                $world->act('dispense', ['volume' => $volume - $added]);
-                $added = $volume;
+        foreach (RunBook::planOf($run->load('experiment.columns'))->steps as $step => $volume) {
+            if ((float) $volume > $added) {
+                $world->act('dispense', ['volume' => (float) $volume - $added]);
+                $added = (float) $volume;
             }
             $world->pass(self::SETTLE_S);
-            $this->takeReading($run, $channels, $world, $volume, $at->copy()->addSeconds(20 * $step));
+            $this->takeReading($run, $channels, $world, $step + 1, (float) $volume, $at->copy()->addSeconds(20 * $step));
         }
 
         return $run;
     }
 
     /** @param  array<string, RunChannel>  $channels by channel name */
-    private function takeReading(Run $run, array $channels, Alder $world, float $volume, CarbonInterface $at): void
+    private function takeReading(Run $run, array $channels, Alder $world, int $row, float $volume, CarbonInterface $at): void
     {
         $reading = Reading::query()->create([
-            'run_id' => $run->id, 'request_key' => (string) Str::uuid(), 'volume' => $volume,
+            'run_id' => $run->id, 'row' => $row, 'request_key' => (string) Str::uuid(), 'step' => $volume,
             'taken_at' => (float) $at->getTimestamp(), 'was_steady' => true, 'created_at' => $at, 'updated_at' => $at,
         ])->refresh();
         $samples = ['ph' => [], 'temperature' => []];
@@ -130,7 +135,7 @@ final readonly class WheyExperiments
         foreach ($samples as $name => $values) {
             $mean = array_sum($values) / self::SAMPLES;
             $squares = array_sum(array_map(static fn (float $v): float => ($v - $mean) ** 2, $values));
-            $reading->values()->create([
+            $reading->cells()->create([
                 'run_channel_id' => $channels[$name]->id, 'mean' => $mean,
                 'scatter' => sqrt($squares / (self::SAMPLES - 1)), 'sample_count' => self::SAMPLES,
             ]);

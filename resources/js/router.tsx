@@ -36,6 +36,7 @@ export function createRouter() {
           element: <MainShell />,
           children: [
             { path: '/experiments', element: <ExperimentsPage /> },
+            { path: '/begin', ...page(async () => (await import('./features/protocols')).LibraryPage) },
             { path: '/benches', ...page(async () => (await import('./features/benches')).BenchesPage) },
             { path: '/sign-ins', ...page(async () => (await import('./features/signIns')).SignInsPage) },
             { path: '/standards', ...page(async () => (await import('./features/standards')).ShelfPage) },
@@ -56,7 +57,7 @@ export function createRouter() {
             { index: true, element: <Navigate to="prepare" replace /> },
             {
               path: 'prepare',
-              ...page(async () => (await import('./features/calibration')).PreparePage),
+              ...page(async () => (await import('./features/prepare')).PreparePage),
             },
             { path: 'record', ...page(async () => (await import('./features/recording')).RecordPage) },
             { path: 'reason', ...page(async () => (await import('./features/working')).ReasonPage) },

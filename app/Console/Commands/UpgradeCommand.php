@@ -20,6 +20,12 @@ final class UpgradeCommand extends Command
         $migrator = $this->laravel->make('migrator');
         $done = $migrator->repositoryExists() ? $migrator->getRepository()->getRan() : [];
         $known = array_keys($migrator->getMigrationFiles([$this->laravel->databasePath('migrations')]));
+        if ($done !== [] && min($done) < ($known[0] ?? '')) {
+            $this->line('Refused: the data of this copy were made by an older version, whose experiments are stored otherwise. '
+                .'Begin afresh, without these data, with: bin/start --fresh');
+
+            return self::FAILURE;
+        }
         if (array_diff($done, $known) !== []) {
             $this->line('Refused: the data of this copy were made by another, newer version. Start that one; or begin afresh, '
                 .'without these data, with: bin/start --fresh');

@@ -14,6 +14,7 @@ use App\Http\Stored;
 use App\Models\Calibration;
 use App\Models\Probe;
 use App\Models\User;
+use App\Notebook\Sender;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
@@ -30,10 +31,10 @@ final class CalibrationController
         return new CalibrationHistoryResource($this->keeping->history($probe));
     }
 
-    public function store(CalibrationRequest $request, Probe $probe, #[CurrentUser] User $user): JsonResponse
+    public function store(CalibrationRequest $request, Probe $probe, #[CurrentUser] User $user, Sender $sender): JsonResponse
     {
         return Stored::andTold(fn (): CalibrationResource => new CalibrationResource($this->book->open(
-            $probe, $user, $request->recipe(), $request->standards(), $request->settings(), $request->beside(),
+            $probe, $user, $request->recipe(), $request->standards(), $request->settings(), $request->beside(), $sender->key,
         )), 201);
     }
 

@@ -4,51 +4,97 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Requests\StoreExperimentRequest;
-use App\Http\Requests\UpdateExperimentRequest;
-use App\Http\Resources\ExperimentResource;
-use App\Http\Resources\ExperimentSummaryResource;
-use App\Http\Stored;
-use App\Live\ChangeNotice;
+use App\Http\Requests\CopyRequest;
+use App\Http\Requests\ExperimentRequest;
+use App\Http\Requests\SearchRequest;
+use App\Http\Resources\ChangeAnswer;
+use App\Http\Resources\ExperimentListResource;
+use App\Http\Resources\NotebookResource;
+use App\Http\Resources\WorkedLineShape;
 use App\Models\Experiment;
 use App\Models\User;
-use App\Titration\Protocol;
+use App\Notebook\ExperimentBook;
+use App\Notebook\ExperimentStart;
+use App\Notebook\ExperimentWork;
+use App\Notebook\NotebookRows;
+use App\Notebook\ProtocolLibrary;
+use App\Notebook\Sender;
+use App\Recording\RunBook;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
+use Illuminate\Http\Response;
+use Illuminate\Validation\ValidationException;
+use Welkion\Core\Notebook\StepPlan;
+use Welkion\Core\Notebook\WorkedLine;
 
 final class ExperimentController
 {
-    public function index(#[CurrentUser] User $user): AnonymousResourceCollection
+    public function __construct(private readonly ExperimentBook $book)
     {
-        return ExperimentSummaryResource::collection(
-            $user->experiments()->with('bench.probes.calibration', 'runs')->withCount('runs')->latest('updated_at')->latest('id')->get(),
-        );
     }
 
-    public function store(StoreExperimentRequest $request, #[CurrentUser] User $user): JsonResponse
+    public function index(SearchRequest $request, #[CurrentUser] User $user): AnonymousResourceCollection
     {
-        $experiment = $user->experiments()->create([
-            'bench_id' => $request->bench()->id, 'title' => $request->string('title')->trim()->toString(),
-        ] + Protocol::titration());
+        $sought = addcslashes($request->sought(), '%_\\');
+        $isThrownAway = $request->boolean('thrownAway');
 
-        return (new ExperimentResource($experiment->refresh()))->response()->setStatusCode(201);
+        return ExperimentListResource::collection($user->experiments()->with(ExperimentListResource::WITH)
+            ->where('thrown_away_at', $isThrownAway ? '!=' : '=', null)
+            ->when($sought !== '', static fn ($query) => $query->where(static fn ($either) => $either->where('title', 'like', "%{$sought}%")->orWhere('plan->title', 'like', "%{$sought}%")))
+            ->latest('updated_at')->latest('id')->get());
     }
 
-    public function show(Experiment $experiment): ExperimentResource
+    public function store(ExperimentRequest $request, #[CurrentUser] User $user, Sender $sender, ProtocolLibrary $library, ExperimentStart $start): JsonResponse
     {
-        return new ExperimentResource($experiment);
+        $protocol = $library->find($user, $request->string('protocol')->toString())
+            ?? throw ValidationException::withMessages(['protocol' => 'This protocol does not exist any more. Choose another.']);
+
+        return (new NotebookResource($start->begin($user, $sender->key, $request->string('title')->trim()->toString(), $protocol, $request->bench())))->response()->setStatusCode(201);
     }
 
-    public function update(UpdateExperimentRequest $request, Experiment $experiment, ChangeNotice $notice): JsonResponse
+    public function show(Experiment $experiment): NotebookResource
     {
-        return Stored::andTold(static function () use ($request, $experiment, $notice): ExperimentResource {
-            // Changes that arrive together queue here, so that neither writes over the other.
-            $experiment->newQuery()->whereKey($experiment->id)->lockForUpdate()->first();
-            $experiment->refresh()->update($request->changes($experiment));
-            $notice->experimentChanged($experiment);
+        return new NotebookResource($experiment);
+    }
 
-            return new ExperimentResource($experiment);
-        });
+    public function update(ExperimentRequest $request, Experiment $experiment, Sender $sender, RunBook $runs): JsonResponse
+    {
+        $plan = $request->plan();
+        $plan === null ? $this->book->change($experiment, $request->changes(), $sender)
+            : $runs->changeNextPlan($experiment, StepPlan::fromArray($plan, RunBook::limits($experiment->loadMissing('columns'))), $sender);
+
+        return ChangeAnswer::to($experiment, $sender);
+    }
+
+    /** Out of the way; "bring back" is its undo. */
+    public function destroy(Experiment $experiment): Response
+    {
+        $this->book->throwAway($experiment);
+
+        return new Response(status: 204);
+    }
+
+    public function bringBack(Experiment $experiment): NotebookResource
+    {
+        $this->book->bringBack($experiment);
+
+        return new NotebookResource($experiment->refresh());
+    }
+
+    public function copy(CopyRequest $request, Experiment $experiment, Sender $sender): JsonResponse
+    {
+        return (new NotebookResource($this->book->copy($experiment, $sender->key, $request->boolean('withRuns'))))->response()->setStatusCode(201);
+    }
+
+    /** All lines, worked out. */
+    public function worked(Experiment $experiment): JsonResponse
+    {
+        $work = ExperimentWork::of(NotebookRows::of($experiment));
+
+        return new JsonResponse([
+            'revision' => $experiment->revision,
+            'worked' => array_map(static fn (WorkedLine $l): array => WorkedLineShape::of($l, $work->worked), $work->lines()),
+        ]);
     }
 }

@@ -4,42 +4,43 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\ReadingRequest;
 use App\Http\Requests\SetAsideRequest;
-use App\Http\Requests\TakeReadingRequest;
-use App\Http\Resources\RunResource;
+use App\Http\Resources\ChangeAnswer;
 use App\Models\Reading;
 use App\Models\Run;
-use App\Titration\RunBook;
+use App\Notebook\Sender;
+use App\Recording\ReadingBook;
+use App\Recording\SetAsideBook;
 use Illuminate\Http\JsonResponse;
 
-/** Every change of a reading answers with the whole run: table, figure and advice change together. */
+/** Every change of a reading answers with the rows of its run: table, figure and advice change together. */
 final class ReadingController
 {
-    public function __construct(private readonly RunBook $book)
+    public function __construct(private readonly ReadingBook $book)
     {
     }
 
-    public function store(TakeReadingRequest $request, Run $run): JsonResponse
+    public function store(ReadingRequest $request, Run $run, Sender $sender): JsonResponse
     {
-        $this->book->takeReading($run, $request->key(), $request->float('volume'), $request->replaces(), $request->boolean('takeAnyway'));
+        $run->loadMissing('bench')->experiment->loadMissing('columns');
+        $this->book->take($run, $request->step($run), $request->replaced($run), $request->boolean('takeAnyway'), $sender);
 
-        return (new RunResource($run->fresh()))->response()->setStatusCode(201);
+        return ChangeAnswer::to($run->experiment, $sender, 201);
     }
 
-    public function update(SetAsideRequest $request, Reading $reading): RunResource
+    public function setAside(SetAsideRequest $request, Run $run, SetAsideBook $book, Sender $sender): JsonResponse
     {
-        return new RunResource($this->book->setAside($reading, $request->reason())->run->fresh());
+        $book->set($run, $request->readings($run), $request->reason(), $sender);
+
+        return ChangeAnswer::to($run->experiment, $sender);
     }
 
-    public function destroy(Reading $reading): RunResource
+    public function destroy(Run $run, Reading $reading, Sender $sender): JsonResponse
     {
-        $this->book->delete($reading);
+        $run->experiment->loadMissing('columns');
+        $this->book->delete($reading->setRelation('run', $run), $sender);
 
-        return new RunResource($reading->run->fresh());
-    }
-
-    public function restore(Reading $reading): RunResource
-    {
-        return new RunResource($this->book->restore($reading)->run->fresh());
+        return ChangeAnswer::to($run->experiment, $sender);
     }
 }

@@ -8,9 +8,11 @@ use App\Http\Requests\ChosenCalibrationRequest;
 use App\Http\Requests\InForceRequest;
 use App\Http\Resources\ComparisonResource;
 use App\Models\Run;
+use App\Models\RunChannel;
 use App\Models\User;
-use App\Titration\Comparison;
-use App\Titration\ReworkingBook;
+use App\Notebook\Sender;
+use App\Recording\Comparison;
+use App\Recording\ReworkingBook;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 
@@ -28,23 +30,29 @@ final class ReworkingController
 
     public function store(ChosenCalibrationRequest $request, Run $run, #[CurrentUser] User $user): JsonResponse
     {
-        $electrode = $run->load('channels.probe', 'channels.run')->electrode() ?? abort(404);
-        $this->book->add($electrode, $request->calibration(), $user);
+        $this->book->add(self::channel($run), $request->calibration(), $user);
 
-        return self::compared($run->unsetRelations())->response()->setStatusCode(201);
+        return self::compared($run)->response()->setStatusCode(201);
     }
 
-    public function update(InForceRequest $request, Run $run): ComparisonResource
+    public function update(InForceRequest $request, Run $run, Sender $sender): ComparisonResource
     {
-        $this->book->putInForce($run, $request->reworking($run));
+        $this->book->putInForce($run, self::channel($run), $request->reworking($run), $sender);
 
-        return self::compared($run->unsetRelations());
+        return self::compared($run);
+    }
+
+    private static function channel(Run $run): RunChannel
+    {
+        $run->experiment->loadMissing('columns');
+
+        return Comparison::channelOf($run) ?? abort(404);
     }
 
     private static function compared(Run $run): ComparisonResource
     {
-        $run->loadMissing('experiment');
+        $run->unsetRelation('channels')->experiment->loadMissing('columns');
 
-        return new ComparisonResource(Comparison::of($run->experiment, $run) ?? abort(404));
+        return new ComparisonResource(Comparison::of($run) ?? abort(404));
     }
 }

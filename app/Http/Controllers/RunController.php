@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Requests\UpdateRunRequest;
-use App\Http\Resources\RunResource;
-use App\Http\Stored;
+use App\Http\Requests\RunRequest;
+use App\Http\Resources\ChangeAnswer;
+use App\Http\Resources\RunRowsShape;
 use App\Models\Experiment;
 use App\Models\Run;
-use App\Titration\RunBook;
+use App\Notebook\ExperimentWork;
+use App\Notebook\NotebookRows;
+use App\Notebook\Sender;
+use App\Recording\RunBook;
 use Illuminate\Http\JsonResponse;
 
 final class RunController
@@ -18,28 +21,52 @@ final class RunController
     {
     }
 
-    public function store(Experiment $experiment): JsonResponse
+    public function store(RunRequest $request, Experiment $experiment, Sender $sender): JsonResponse
     {
-        return (new RunResource($this->book->start($experiment)))->response()->setStatusCode(201);
+        $this->book->start($experiment->loadMissing('bench', 'columns'), $request->bench(), $sender);
+
+        return ChangeAnswer::to($experiment, $sender, 201);
     }
 
-    public function show(Run $run): RunResource
+    /** Its rows. */
+    public function show(Run $run): JsonResponse
     {
-        return new RunResource($run);
+        $this->book->seen($run);
+        $work = ExperimentWork::of(NotebookRows::of($run->experiment));
+        $known = $work->rows->runs->find($run->id) ?? abort(404);
+        $work->rows->experiment->setRelation('columns', $work->rows->columns);
+
+        return new JsonResponse(RunRowsShape::of($known, $work));
     }
 
-    public function update(UpdateRunRequest $request, Run $run): JsonResponse
+    public function update(RunRequest $request, Run $run, Sender $sender): JsonResponse
     {
-        return Stored::andTold(fn (): RunResource => new RunResource($this->book->changePlan($run, $request->plan($run))));
+        $run->experiment->loadMissing('columns');
+        $plan = $request->plan($run);
+        $plan === null ? $this->book->describe($run, $request->described(), $sender) : $this->book->changePlan($run, $plan, $sender);
+
+        return ChangeAnswer::to($run->experiment, $sender);
     }
 
-    public function reopen(Run $run): RunResource
+    public function finish(Run $run, Sender $sender): JsonResponse
     {
-        return new RunResource($this->book->reopen($run));
+        $this->book->finish($run->loadMissing('bench'), $sender);
+
+        return ChangeAnswer::to($run->experiment, $sender);
     }
 
-    public function finish(Run $run): RunResource
+    public function reopen(Run $run, Sender $sender): JsonResponse
     {
-        return new RunResource($this->book->finish($run));
+        $this->book->reopen($run->loadMissing('bench'), $sender);
+
+        return ChangeAnswer::to($run->experiment, $sender);
+    }
+
+    /** Thrown away; it comes back with undo. */
+    public function destroy(Run $run, Sender $sender): JsonResponse
+    {
+        $this->book->throwAway($run->loadMissing('bench'), $sender);
+
+        return ChangeAnswer::to($run->experiment, $sender);
     }
 }

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Calibration;
-use App\Titration\Comparison;
+use App\Recording\Comparison;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Welkion\Core\Notebook\WorkedLine;
 use Welkion\Core\Uncertainty\Digits;
-use Welkion\Core\Working\Line;
 
 /**
  * The results of a run by several calibrations, side by side; differences are from what was recorded.
@@ -32,19 +32,20 @@ final class ComparisonResource extends JsonResource
                 'calibration' => $column['calibration'] instanceof Calibration ? CalibrationSummaryResource::shape($column['calibration']) : null,
                 'isInForce' => $inForce === $column['calibration']?->id,
             ], $this->resource->columns),
-            'rows' => array_values(array_map(fn (Line $line): array => [
-                'title' => $line->title,
-                'results' => array_map(static fn (array $column): array => self::result($column['lines'][$line->key] ?? null, $line), $this->resource->columns),
+            'rows' => array_values(array_map(fn (WorkedLine $line): array => [
+                'title' => $this->resource->titles[$line->symbol],
+                'results' => array_map(static fn (array $column): array => self::result($column['lines'][$line->symbol] ?? null, $line), $this->resource->columns),
             ], $recorded)),
         ];
     }
 
     /** @return array<string, mixed> */
-    private static function result(?Line $line, Line $recorded): array
+    private static function result(?WorkedLine $line, WorkedLine $recorded): array
     {
-        $result = $line?->result;
-        $difference = $result === null || $recorded->result === null ? null : $result->value - $recorded->result->value;
-        $uncertainty = $recorded->result->uncertainty ?? 0.0;
+        $result = $line?->result();
+        $before = $recorded->result();
+        $difference = $result === null || $before === null ? null : $result->value - $before->value;
+        $uncertainty = $before->uncertainty ?? 0.0;
 
         return [
             'measured' => $result === null ? null : MeasuredResource::shape($result),

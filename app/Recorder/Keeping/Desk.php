@@ -54,7 +54,7 @@ final readonly class Desk
     public function state(int $benchId): BenchState
     {
         $bench = Bench::query()->with('probes.calibration', 'probes.lastZero')->findOrFail($benchId);
-        $open = Run::query()->where('state', Run::OPEN)->whereRelation('experiment', 'bench_id', $benchId)->select('id');
+        $open = Run::query()->where('state', Run::OPEN)->where('thrown_away_at', null)->where('bench_id', $benchId)->select('id');
         $lastSeq = $this->database->table('sample_blocks')->whereColumn('run_channel_id', 'run_channels.id')
             ->orderByDesc('first_seq')->limit(1)->selectRaw('first_seq + count - 1');
         $channels = $this->database->table('run_channels')->whereIn('run_id', $open)->select('id', 'probe_id')->selectSub($lastSeq, 'last_seq')->get();

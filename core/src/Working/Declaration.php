@@ -14,6 +14,7 @@ final readonly class Declaration
      * @param  list<Slot>  $inputs
      * @param  array<string, string>  $outcomes  words by name, the result first; empty where they depend on the inputs
      * @param  array<string, string>  $lists  words by name
+     * @param  bool  $isForLines  whether people choose it for a line; one that only watches a run is not
      */
     public function __construct(
         public string $key,
@@ -23,6 +24,7 @@ final readonly class Declaration
         public array $inputs,
         public array $outcomes,
         public array $lists = [],
+        public bool $isForLines = true,
     ) {
     }
 

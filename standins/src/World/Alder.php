@@ -83,8 +83,6 @@ final class Alder extends Bench
             'place' => $this->place->value,
             'placeWords' => $this->place->words(),
             'isRinsed' => $this->isRinsed,
-            'buretteMl' => round($this->beaker->addedMl(), 4),
-            'buretteLeftMl' => round(Beaker::BURETTE_ML - $this->beaker->addedMl(), 4),
             'summary' => [
                 $this->electrode === null ? 'the electrode is at another bench' : "electrode is in: {$this->place->words()}",
                 sprintf('burette at %.2F mL', $this->beaker->addedMl()),
@@ -94,7 +92,7 @@ final class Alder extends Bench
                 Control::choice('Electrode into', $places, $this->place->value, ['act' => 'dip'], 'into'),
                 Control::number('Burette', 'Volume to add', 'mL', 0.5, ['act' => 'dispense'], 'volume', 'add', [
                     ['words' => 'new sample', 'act' => ['act' => 'new-sample']],
-                ]),
+                ], reached: round($this->beaker->addedMl(), 4), isStep: true),
                 Control::switches('Stirrer', [['stir', ['act' => 'stir'], $this->beaker->isStirred]]),
                 Control::switches('Faults', [
                     ['aged electrode', ['act' => 'age'], $this->electrode !== null && $this->electrode->isAged],

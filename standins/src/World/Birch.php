@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Welkion\Standins\World;
 
 use Random\Randomizer;
+use Welkion\Core\Calibration\TemperatureCompensation;
 
 /** Bench "Birch": a pH electrode, a conductivity cell and a thermometer, with every standard at hand. */
 final class Birch extends Bench
@@ -15,6 +16,17 @@ final class Birch extends Bench
 
     /** Fouled plates read this share of the conductance. */
     private const FOULED_SHARE = 0.84;
+
+    /** Conductivity of the water the dilutions are made with, and what each per cent of salt adds; µS/cm at 25 °C. */
+    private const WATER_US = 12.0;
+
+    private const PER_CENT_US = 1842.0;
+
+    /** Strength of the beaker nobody has labelled, in per cent. */
+    private const UNKNOWN_PER_CENT = 0.64;
+
+    /** Strength of the dilution the cell stands in, in per cent; null if it stands elsewhere. */
+    private ?float $dilution = null;
 
     /** @var array<string, Solution> by channel */
     private array $places = ['ph' => Solution::Storage, 'conductivity' => Solution::Rinse, 'temperature' => Solution::Rinse];
@@ -82,13 +94,20 @@ final class Birch extends Bench
             'isRinsed' => true,
             'summary' => [
                 'electrode in '.$this->places['ph']->words(),
-                'cell in '.$this->places['conductivity']->words(),
+                'cell in '.match ($this->dilution) {
+                    null => $this->places['conductivity']->words(),
+                    self::UNKNOWN_PER_CENT => 'the unknown',
+                    default => "the dilution of {$this->dilution} %",
+                },
                 'thermometer in '.$this->places['temperature']->words(),
                 sprintf('barometer %.1F kPa', $this->room->barometerKpa),
             ],
             'controls' => [
                 Control::choice('Electrode into', $words(Solution::Rinse, Solution::Buffer7, Solution::Buffer4, Solution::Buffer10, Solution::Borax, Solution::Brine, Solution::Storage), $this->places['ph']->value, ['act' => 'dip', 'channel' => 'ph'], 'into'),
                 Control::choice('Cell into', $words(Solution::Rinse, Solution::Chloride147, Solution::Chloride1413, Solution::Chloride12880, Solution::Brine), $this->places['conductivity']->value, ['act' => 'dip', 'channel' => 'conductivity'], 'into'),
+                Control::number('Cell into a dilution', 'Strength', '%', $this->dilution ?? 0.0, ['act' => 'dilution'], 'percent', 'put in', [
+                    ['words' => 'the unknown', 'act' => ['act' => 'dilution', 'percent' => self::UNKNOWN_PER_CENT]],
+                ], isStep: true),
                 Control::choice('Thermometer into', $words(Solution::Rinse, Solution::Ice, Solution::WarmWater, Solution::BoilingWater), $this->places['temperature']->value, ['act' => 'dip', 'channel' => 'temperature'], 'into'),
                 Control::number('Weather', 'Barometer', 'kPa', $this->room->barometerKpa, ['act' => 'barometer'], 'kpa', 'set'),
                 Control::switches('Faults', [
@@ -107,6 +126,8 @@ final class Birch extends Bench
             new Truth('slopePercent', 'electrode', 100.0 * $this->electrode->slopeShare(), '%'),
             new Truth('offsetMv', 'at pH 7', $this->electrode->offsetMv, 'mV'),
             new Truth('cellConstant', 'cell constant', 1.0 / ($this->cell->slope * $this->cell->slopeFactor), '1/cm'),
+            new Truth('dilutionSlope', 'each per cent of salt', self::PER_CENT_US, 'µS/cm'),
+            new Truth('unknownPercent', 'the unknown', self::UNKNOWN_PER_CENT, '%'),
             new Truth('thermometerSlope', 'thermometer slope', $this->thermometer->slope, ''),
             new Truth('thermometerOffset', 'thermometer at 0 °C', $this->thermometer->offset, '°C'),
         ];
@@ -129,7 +150,8 @@ final class Birch extends Bench
         foreach (array_filter([$this->electrode, $this->guest]) as $electrode) {
             $electrode->pass($seconds, $this->places['ph']->ph($celsius('ph')), $celsius('ph'));
         }
-        $this->cell->pass($seconds, $this->places['conductivity']->conductivity($celsius('conductivity')));
+        $this->cell->pass($seconds, $this->dilution === null ? $this->places['conductivity']->conductivity($celsius('conductivity'))
+            : (new TemperatureCompensation)->from25(self::WATER_US + self::PER_CENT_US * $this->dilution, $room));
         $this->thermometer->pass($seconds, $celsius('temperature'));
     }
 
@@ -139,6 +161,7 @@ final class Birch extends Bench
             'rinse' => $this->dip(self::text($details['channel'] ?? 'ph'), Solution::Rinse),
             'dip' => $this->dip(self::text($details['channel'] ?? 'ph'), Solution::tryFrom(self::text($details['into'] ?? ''))
                 ?? throw new RefusedAct('A probe can be put into '.implode(', ', array_column(Solution::cases(), 'value')).'.')),
+            'dilution' => $this->dilution = self::number($details['percent'] ?? null, 'strength', 0.0, 5.0, '%'),
             'barometer' => $this->room->barometerKpa = self::number($details['kpa'] ?? null, 'barometer', 80.0, 108.0, 'kPa'),
             'age' => $this->electrode->isAged = (bool) ($details['on'] ?? true),
             'foul' => $this->cell->slopeFactor = ($details['on'] ?? true) ? self::FOULED_SHARE : 1.0,
@@ -165,5 +188,6 @@ final class Birch extends Bench
             }
         }
         $this->places[$channel] = $into;
+        $this->dilution = $channel === 'conductivity' ? null : $this->dilution;
     }
 }

@@ -9,9 +9,10 @@ final readonly class Control implements \JsonSerializable
 {
     /**
      * @param  list<array{words: string, act: array<string, scalar>, isOn?: bool}>  $choices
-     * @param  array{label: string, unit: string, value: float, field: string, words: string, act: array<string, scalar>}|null  $number
+     * @param  array{label: string, unit: string, value: float, field: string, words: string, act: array<string, scalar>, reached: float|null}|null  $number
+     * @param  bool  $isStep  whether this is what a stepwise run is set to from reading to reading
      */
-    private function __construct(private string $title, private array $choices, private ?array $number)
+    private function __construct(private string $title, private array $choices, private ?array $number, private bool $isStep = false)
     {
     }
 
@@ -21,14 +22,14 @@ final readonly class Control implements \JsonSerializable
      * @param  array<string, string>  $options  words by value
      * @param  array<string, scalar>  $act  what is done; the value goes into $field
      */
-    public static function choice(string $title, array $options, string $now, array $act, string $field): self
+    public static function choice(string $title, array $options, string $now, array $act, string $field, bool $isStep = false): self
     {
         $choices = [];
         foreach ($options as $value => $words) {
             $choices[] = ['words' => $words, 'act' => $act + [$field => (string) $value], 'isOn' => (string) $value === $now];
         }
 
-        return new self($title, $choices, null);
+        return new self($title, $choices, null, $isStep);
     }
 
     /**
@@ -58,17 +59,19 @@ final readonly class Control implements \JsonSerializable
      *
      * @param  array<string, scalar>  $act
      * @param  list<array{words: string, act: array<string, scalar>}>  $choices
+     * @param  float|null  $reached  of a number that is added: how much there is already; null: it is set as it is
      */
-    public static function number(string $title, string $label, string $unit, float $value, array $act, string $field, string $words, array $choices = []): self
-    {
+    public static function number(
+        string $title, string $label, string $unit, float $value, array $act, string $field, string $words, array $choices = [], ?float $reached = null, bool $isStep = false,
+    ): self {
         return new self($title, $choices, [
-            'label' => $label, 'unit' => $unit, 'value' => $value, 'field' => $field, 'words' => $words, 'act' => $act,
-        ]);
+            'label' => $label, 'unit' => $unit, 'value' => $value, 'field' => $field, 'words' => $words, 'act' => $act, 'reached' => $reached,
+        ], $isStep);
     }
 
     /** @return array<string, mixed> */
     public function jsonSerialize(): array
     {
-        return ['title' => $this->title, 'choices' => $this->choices, 'number' => $this->number];
+        return ['title' => $this->title, 'choices' => $this->choices, 'number' => $this->number, 'isStep' => $this->isStep];
     }
 }

@@ -41,6 +41,18 @@ final class Gas
         return $this->amount * ($this->celsius + self::KELVIN) / $this->totalMl();
     }
 
+    /** Amount of gas times the gas constant, in kPa mL/K. */
+    public function amount(): float
+    {
+        return $this->amount;
+    }
+
+    /** A plunger that moves freely stands where the gas has the pressure of the room; slow enough to stay at the walls' temperature. */
+    public function slide(float $kilopascal): void
+    {
+        $this->volumeMl = $this->amount * ($this->celsius + self::KELVIN) / $kilopascal - $this->deadMl;
+    }
+
     /** The plunger moves at once; with the valve shut the gas warms or cools as it does without its walls. */
     public function moveTo(float $millilitres): void
     {

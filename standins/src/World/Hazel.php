@@ -18,6 +18,14 @@ final class Hazel extends Bench
 
     private const PLACES = ['gas' => 'the gas', 'ice' => 'melting ice', 'boiling-water' => 'boiling water', 'room' => 'room air'];
 
+    /** Temperatures of the baths in °C; null: the air of the room. */
+    private const BATHS = ['cold bath' => 6.5, 'room' => null, 'warm bath' => 41.0, 'hot bath' => 68.0];
+
+    private string $bath = 'room';
+
+    /** The plunger slides by itself until the pressure is that of the room. */
+    private bool $isFree = false;
+
     private readonly Room $room;
 
     private readonly Gas $gas;
@@ -72,13 +80,15 @@ final class Hazel extends Bench
                 sprintf('syringe at %.1F mL', $this->gas->volumeMl()),
                 sprintf('gauge %.1F kPa', $this->gas->kilopascal()),
                 sprintf('barometer %.1F kPa', $this->room->barometerKpa),
+                "syringe in: {$this->bath}".($this->isFree ? ', plunger free' : ''),
                 'thermometer in '.self::PLACES[$this->thermometerIn],
             ],
             'controls' => [
-                Control::switches('Valve', [['open to the room', ['act' => 'valve'], $this->isOpen]]),
+                Control::switches('Valve', [['open to the room', ['act' => 'valve'], $this->isOpen], ['plunger free', ['act' => 'free'], $this->isFree]]),
                 Control::number('Plunger', 'Volume', 'mL', round($this->gas->volumeMl(), 1), ['act' => 'plunger'], 'volume', 'move', array_map(
                     static fn (int $ml): array => ['words' => "{$ml}", 'act' => ['act' => 'plunger', 'volume' => $ml]], [20, 30, 40, 50],
-                )),
+                ), isStep: true),
+                Control::choice('Syringe into', array_combine(array_keys(self::BATHS), array_keys(self::BATHS)), $this->bath, ['act' => 'bath'], 'in', isStep: true),
                 Control::choice('Thermometer into', self::PLACES, $this->thermometerIn, ['act' => 'dip', 'channel' => 'temperature'], 'into'),
                 Control::number('Weather', 'Barometer', 'kPa', $this->room->barometerKpa, ['act' => 'barometer'], 'kpa', 'set'),
                 Control::switches('Faults', [['sensor strained', ['act' => 'strain'], $this->pressure->slopeFactor < 1.0]]),
@@ -97,6 +107,8 @@ final class Hazel extends Bench
             new Truth('boreMm', 'bore', self::BORE_MM, 'mm'),
             new Truth('volumeMl', 'volume', $this->gas->volumeMl(), 'mL'),
             new Truth('deadMl', 'dead volume', self::DEAD_ML, 'mL'),
+            new Truth('travelAtZero', 'travel at 0 mL', $this->plunger->offset, 'mm'),
+            new Truth('mlPerKelvin', 'volume for each kelvin at the pressure of the room', $this->gas->amount() / $this->room->barometerKpa, 'mL/K'),
         ];
     }
 
@@ -108,9 +120,11 @@ final class Hazel extends Bench
     protected function step(float $seconds): void
     {
         $room = $this->room->celsiusAt($this->clock());
-        $this->gas->pass($seconds, $room);
+        $this->gas->pass($seconds, self::BATHS[$this->bath] ?? $room);
         if ($this->isOpen) {
             $this->gas->open($room, $this->room->barometerKpa);
+        } elseif ($this->isFree) {
+            $this->gas->slide($this->room->barometerKpa);
         }
         $this->pressure->pass($seconds, $this->gas->kilopascal());
         $this->thermometer->pass($seconds, match ($this->thermometerIn) {
@@ -125,6 +139,8 @@ final class Hazel extends Bench
     protected function hands(string $act, array $details): void
     {
         match ($act) {
+            'bath' => $this->bath = (string) self::oneOf(array_combine(array_keys(self::BATHS), array_keys(self::BATHS)), $details['in'] ?? null, 'The syringe can be put into'),
+            'free' => $this->isFree = (bool) ($details['on'] ?? true),
             'valve' => $this->isOpen = (bool) ($details['on'] ?? true),
             'plunger' => $this->gas->moveTo(self::number($details['volume'] ?? null, 'volume', 10.0, 60.0, 'mL')),
             'barometer' => $this->room->barometerKpa = self::number($details['kpa'] ?? null, 'barometer', 80.0, 108.0, 'kPa'),

@@ -31,6 +31,7 @@ final readonly class FinerSteps implements KnowsItsSources, Method
                 Slot::number('next', 'The next planned volume', 'x'), Slot::number('last', 'The last planned volume', 'x'),
             ],
             ['step' => 'Step', 'from' => 'From', 'to' => 'To'],
+            isForLines: false,
         );
     }
 

@@ -5,7 +5,7 @@ import { countOf } from '../../lib/format'
 import { Note } from '../../ui/Note'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { Waiting } from '../../ui/Waiting'
-import { useBenches } from '../experiments/useBenches'
+import { useBenches } from '../probes/useBenches'
 import { SharedBenchChannel } from '../probes/useLiveBench'
 import { BenchPanel } from './BenchPanel'
 

@@ -1,2 +1,1 @@
 export { CalibratePage } from './CalibratePage'
-export { PreparePage } from './PreparePage'

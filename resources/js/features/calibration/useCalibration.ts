@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
+import { actKey } from '../../lib/actKey'
 import { answerOf, api } from '../../lib/api/client'
 import type { Calibration, CalibrationSettings, StandardsChoice } from '../../lib/api/types'
 
@@ -27,7 +28,12 @@ export function useOpenCalibration(probeId: number) {
   const client = useQueryClient()
   return useMutation({
     mutationFn: (body: CalibrationPlan) =>
-      answerOf(api.POST('/api/probes/{probe}/calibrations', { params: { path: { probe: probeId } }, body })),
+      answerOf(
+        api.POST('/api/probes/{probe}/calibrations', {
+          params: { path: { probe: probeId }, header: { 'Request-Key': actKey(body) } },
+          body,
+        }),
+      ),
     onSuccess: (calibration) => {
       client.setQueryData(['calibration', calibration.id], calibration)
     },
@@ -36,7 +42,7 @@ export function useOpenCalibration(probeId: number) {
 
 /** Everything that shows which calibration is in force. */
 export function renewProbes(client: QueryClient): void {
-  for (const key of ['bench', 'benches', 'probe', 'calibrations', 'experiment', 'run', 'working']) {
+  for (const key of ['bench', 'benches', 'probe', 'calibrations', 'notebook', 'rows']) {
     void client.invalidateQueries({ queryKey: [key] })
   }
 }

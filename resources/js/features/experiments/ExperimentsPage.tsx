@@ -1,20 +1,20 @@
 import { useQuery } from '@tanstack/react-query'
 import { Plus } from 'lucide-react'
-import { useState } from 'react'
+import { useDeferredValue, useId, useState } from 'react'
 import { Link } from 'react-router'
-import { ProblemNote } from '../../ui/ProblemNote'
 import { ago } from '../../lib/ago'
 import { answerOf, api } from '../../lib/api/client'
 import type { ExperimentSummary, Stages } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
 import { Note } from '../../ui/Note'
+import { ProblemNote } from '../../ui/ProblemNote'
 import { useNow } from '../../ui/useNow'
 import { Waiting } from '../../ui/Waiting'
-import { NewExperimentDialog } from './NewExperimentDialog'
+import { ExperimentMenu } from './ExperimentMenu'
 
 const ORDER = ['prepare', 'record', 'reason', 'report'] as const
 const NEXT_WORDS = {
-  prepare: 'Calibrate the electrode',
+  prepare: 'Get the probes ready',
   record: 'Record the first run',
   reason: 'Work out the result',
   report: 'Write the sheet',
@@ -26,35 +26,48 @@ function nextStage(stages: Stages): keyof Stages {
 }
 
 export function ExperimentsPage() {
+  const [typed, setTyped] = useState('')
+  const search = useDeferredValue(typed.trim())
+  const searchId = useId()
   const experiments = useQuery({
-    queryKey: ['experiments'],
-    queryFn: () => answerOf(api.GET('/api/experiments')),
+    queryKey: ['experiments', search],
+    queryFn: () => answerOf(api.GET('/api/experiments', { params: { query: search === '' ? {} : { search } } })),
+    placeholderData: (before) => before,
     staleTime: 0,
   })
-  const [isAdding, setIsAdding] = useState(false)
 
   return (
     <>
       <title>Experiments · Welkion</title>
       <main className="mx-auto min-h-0 w-full max-w-5xl flex-1 p-5 lg:overflow-y-auto">
         <div className="mt-4 mb-5 flex flex-wrap items-center justify-between gap-3">
-          <h1 className="text-2xl font-semibold">Experiments</h1>
-          <button
-            type="button"
-            className="btn btn-primary"
-            onClick={() => {
-              setIsAdding(true)
+          <h1 className="flex-1 text-2xl font-semibold">Experiments</h1>
+          <label htmlFor={searchId} className="sr-only">
+            Search experiments
+          </label>
+          <input
+            id={searchId}
+            type="search"
+            className="input bg-base-100 w-60"
+            placeholder="search in titles"
+            value={typed}
+            maxLength={120}
+            onChange={(event) => {
+              setTyped(event.target.value)
             }}
-          >
+          />
+          <Link to="/begin" className="btn btn-primary">
             <Plus size={18} aria-hidden="true" />
             New experiment
-          </button>
+          </Link>
         </div>
         <ProblemNote problem={experiments.error} />
         {experiments.isPending ? <Waiting what="your experiments" /> : null}
         {experiments.data?.length === 0 ? (
           <Note>
-            An experiment holds its probes, its runs and what you reason from them. Begin with “New experiment”.
+            {search === ''
+              ? 'An experiment holds its probes, its runs and what you reason from them. Begin with “New experiment”.'
+              : `No experiment holds “${search}” in its title.`}
           </Note>
         ) : null}
         <ul className="panel divide-base-300 divide-y">
@@ -63,13 +76,6 @@ export function ExperimentsPage() {
           ))}
         </ul>
       </main>
-      {isAdding ? (
-        <NewExperimentDialog
-          onClose={() => {
-            setIsAdding(false)
-          }}
-        />
-      ) : null}
     </>
   )
 }
@@ -79,21 +85,24 @@ function ExperimentRow({ experiment }: { experiment: ExperimentSummary }) {
   const next = nextStage(experiment.stages)
   const runs = countOf(experiment.runCount, 'run')
   return (
-    <li>
+    <li className="hover:bg-base-200 flex items-center pr-3">
       <Link
         to={`/experiments/${experiment.id}/${next}`}
-        className="hover:bg-base-200 grid items-center gap-x-6 gap-y-1 px-5 py-4 md:grid-cols-[1fr_13rem_14rem]"
+        className="grid min-w-0 flex-1 items-center gap-x-6 gap-y-1 px-5 py-4 md:grid-cols-[1fr_11rem_12rem]"
       >
         <span>
           <span className="block text-lg font-semibold">{experiment.title}</span>
           <span className="quiet text-sm">
-            Titration of {experiment.sample} · bench {experiment.bench.name} · {runs} · changed{' '}
+            {experiment.protocol}
+            {experiment.bench === null ? '' : ` · bench ${experiment.bench.name}`} ·{' '}
+            {experiment.isRecording ? <strong className="amber">recording now</strong> : runs} · changed{' '}
             {ago(new Date(experiment.updatedAt), now)}
           </span>
         </span>
         <StageDots stages={experiment.stages} />
         <span className="text-primary font-semibold md:text-right">{NEXT_WORDS[next]} →</span>
       </Link>
+      <ExperimentMenu experiment={experiment} />
     </li>
   )
 }

@@ -8,11 +8,13 @@ interface FigureProps {
   option: (ink: Ink) => FigureOption
   /** The figure in words, for those who do not see it. */
   summary: string
+  /** Whether it has so many points that a drawing of parts would be slow. */
+  isLarge?: boolean
   onReady?: (canvas: FigureCanvas | null) => void
   className?: string
 }
 
-export function Figure({ option, summary, onReady, className = '' }: FigureProps) {
+export function Figure({ option, summary, isLarge = false, onReady, className = '' }: FigureProps) {
   const host = useRef<HTMLDivElement>(null)
   const canvas = useRef<FigureCanvas | null>(null)
   const [themeCount, setThemeCount] = useState(0)
@@ -40,8 +42,8 @@ export function Figure({ option, summary, onReady, className = '' }: FigureProps
   }, [])
 
   useEffect(() => {
-    if (host.current !== null) canvas.current?.draw(option(inkOf(host.current)))
-  }, [option, themeCount])
+    if (host.current !== null) canvas.current?.draw(option(inkOf(host.current)), isLarge)
+  }, [option, isLarge, themeCount])
 
   return <div ref={host} role="img" aria-label={summary} className={`h-full w-full ${className}`} />
 }

@@ -9,18 +9,28 @@ export interface PointerMoment {
 
 /** Owns the drawing of one figure in a host element, and forwards what the pointer does over it. */
 export class FigureCanvas {
-  private readonly chart: EChartsType
+  private chart: EChartsType
+  private renderer: 'svg' | 'canvas' = 'svg'
+  private readonly listeners = new Map<(moment: PointerMoment) => void, () => void>()
   private readonly watcher: ResizeObserver
 
   constructor(private readonly host: HTMLElement) {
-    this.chart = echarts.init(host, null, { renderer: 'svg' })
+    this.chart = echarts.init(host, null, { renderer: this.renderer })
     this.watcher = new ResizeObserver(() => {
       this.chart.resize()
     })
     this.watcher.observe(host)
   }
 
-  draw(option: FigureOption): void {
+  /** @param isLarge whether it has so many points that a drawing of parts would be slow */
+  draw(option: FigureOption, isLarge = false): void {
+    const renderer = isLarge ? 'canvas' : 'svg'
+    if (renderer !== this.renderer) {
+      this.chart.dispose()
+      this.renderer = renderer
+      this.chart = echarts.init(this.host, null, { renderer })
+      for (const listener of this.listeners.keys()) this.listen(listener)
+    }
     this.chart.setOption(option, { notMerge: false, replaceMerge: ['series', 'xAxis', 'yAxis', 'grid'] })
   }
 
@@ -30,6 +40,14 @@ export class FigureCanvas {
   }
 
   onPointer(listener: (moment: PointerMoment) => void): () => void {
+    this.listen(listener)
+    return () => {
+      this.listeners.get(listener)?.()
+      this.listeners.delete(listener)
+    }
+  }
+
+  private listen(listener: (moment: PointerMoment) => void): void {
     const zr = this.chart.getZr()
     const handlers = (['down', 'move', 'up'] as const).map((kind) => {
       const handler = (event: { offsetX: number; offsetY: number }) => {
@@ -38,11 +56,11 @@ export class FigureCanvas {
       zr.on(`mouse${kind}`, handler)
       return [`mouse${kind}`, handler] as const
     })
-    return () => {
+    this.listeners.set(listener, () => {
       handlers.forEach(([name, handler]) => {
         zr.off(name, handler)
       })
-    }
+    })
   }
 
   /** Data coordinates of a pixel in the panel with this index. */

@@ -39,7 +39,7 @@ function renewSoon(client: QueryClient): void {
   renewing.add(client)
   setTimeout(() => {
     renewing.delete(client)
-    for (const key of ['bench', 'benches', 'probe', 'calibrations', 'run']) {
+    for (const key of ['bench', 'benches', 'probe', 'calibrations', 'rows']) {
       void client.invalidateQueries({ queryKey: [key] })
     }
   }, RENEWED_AFTER_MS)

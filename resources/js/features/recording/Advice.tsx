@@ -1,31 +1,39 @@
-import type { PlanRange, Run } from '../../lib/api/types'
-import { volume } from '../../lib/format'
+import type { Column, PlanRange, RunRows } from '../../lib/api/types'
+import { stepWords } from '../../lib/notebook/labels'
 import { Note } from '../../ui/Note'
 
 interface AdviceProps {
-  run: Run
+  rows: RunRows
+  step: Column | undefined
   isPending: boolean
-  onUse: (change: { refine: PlanRange }) => void
+  onUse: (refine: PlanRange) => void
 }
 
-/** Smaller steps in time, with the one click that takes them. */
-export function Advice({ run, isPending, onUse }: AdviceProps) {
-  const { advice } = run
+/** What the methods that watch the run have to say, with the one click that follows it. */
+export function Advice({ rows, step, isPending, onUse }: AdviceProps) {
+  const { advice } = rows
   if (advice === null) return null
+  const { refine } = advice
   return (
     <div className="mt-2">
       <Note tone="amber" role="status">
-        <strong>{advice.title}</strong> {advice.sentence}{' '}
-        <button
-          type="button"
-          className="cursor-pointer font-semibold underline"
-          disabled={isPending}
-          onClick={() => {
-            onUse({ refine: { from: advice.from, to: advice.to, step: advice.step } })
-          }}
-        >
-          Use {volume(advice.step)} mL steps to {volume(advice.to)} mL
-        </button>
+        {advice.warnings.map((warning) => (
+          <span key={warning.code}>
+            <strong>{warning.title}</strong> {warning.text}{' '}
+          </span>
+        ))}
+        {refine === null ? null : (
+          <button
+            type="button"
+            className="cursor-pointer font-semibold underline"
+            disabled={isPending}
+            onClick={() => {
+              onUse(refine)
+            }}
+          >
+            Use {stepWords(refine.step, step)} steps to {stepWords(refine.to, step)}
+          </button>
+        )}
       </Note>
     </div>
   )

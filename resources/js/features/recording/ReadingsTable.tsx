@@ -1,26 +1,43 @@
-import type { Experiment, Reading, Run } from '../../lib/api/types'
-import { fixed, volume } from '../../lib/format'
+import type { Column, Notebook, Row, RunRows } from '../../lib/api/types'
+import { cellText, columnHead, stepWords } from '../../lib/notebook/labels'
 import { useNotices } from '../../ui/notices'
-import { useReadingActions } from './useRun'
+import { useRunActions, useUndo } from '../notebook'
 
 interface ReadingsTableProps {
-  experiment: Experiment
-  run: Run | null
+  notebook: Notebook
+  rows: RunRows | null
+}
+
+const MOST_COLUMNS = 4
+
+/** What fits beside the figure: the step, and what is measured by a calibration. */
+function shownColumns(columns: readonly Column[]): Column[] {
+  const step = columns.filter(({ kind }) => kind === 'step')
+  const measured = columns.filter(({ kind, isRaw }) => kind === 'measured' && !isRaw)
+  const raw = columns.filter(({ kind, isRaw }) => kind === 'measured' && isRaw)
+  return [
+    ...step,
+    ...(measured.length === 0 ? raw : [...measured, ...raw]).slice(
+      0,
+      MOST_COLUMNS - step.length - (measured.length > 1 ? raw.length : 0),
+    ),
+  ]
 }
 
 /** The readings of the run, newest first, each with what can be done to it. */
-export function ReadingsTable({ experiment, run }: ReadingsTableProps) {
+export function ReadingsTable({ notebook, rows }: ReadingsTableProps) {
   const { tell } = useNotices()
-  const actions = useReadingActions(experiment.id)
-  const readings = [...(run?.readings ?? [])].sort((a, b) => b.takenAt.localeCompare(a.takenAt))
+  const actions = useRunActions(rows?.id ?? 0, notebook.id)
+  const { undo } = useUndo(notebook.id)
+  const columns = shownColumns(notebook.columns)
+  const step = notebook.columns.find(({ kind }) => kind === 'step')
+  const readings = [...(rows?.rows ?? [])].sort((a, b) => b.takenAt.localeCompare(a.takenAt))
 
-  function handleDelete(reading: Reading) {
-    actions.remove.mutate(reading.id, {
-      onSuccess: () => {
-        tell(`The reading at ${volume(reading.volume)} mL is deleted.`, () => {
-          actions.restore.mutate(reading.id)
-        })
-      },
+  function handleDelete(row: Row) {
+    actions.removeReading.act(row.id, () => {
+      tell(`The reading at ${stepWords(row.step, step)} is deleted.`, () => {
+        undo.act()
+      })
     })
   }
 
@@ -33,53 +50,55 @@ export function ReadingsTable({ experiment, run }: ReadingsTableProps) {
         <span className="quiet text-sm">newest first</span>
       </div>
       {readings.length === 0 ? (
-        <p className="quiet px-4 pb-4">Each reading becomes a row here: volume, pH and temperature at that moment.</p>
+        <p className="quiet px-4 pb-4">
+          Each reading becomes a row here:{' '}
+          {columns.map(({ shownName }) => shownName.toLowerCase().replace('ph', 'pH')).join(', ') || 'what is measured'}{' '}
+          at that moment.
+        </p>
       ) : (
         <div className="min-h-0 flex-1 overflow-y-auto" tabIndex={0} role="group" aria-label="Readings, table">
           <table className="num w-full text-right text-sm">
             <thead className="quiet bg-base-100 sticky top-0">
               <tr>
-                <th scope="col" className="py-1.5 font-semibold">
-                  mL
-                </th>
-                <th scope="col" className="font-semibold">
-                  pH
-                </th>
-                <th scope="col" className="font-semibold">
-                  °C
-                </th>
-                <th scope="col" className="w-16">
+                {columns.map((column) => (
+                  <th key={column.id} scope="col" className="py-1.5 pl-2 font-semibold" title={column.shownName}>
+                    {columnHead(column)}
+                  </th>
+                ))}
+                <th scope="col" className="w-14">
                   <span className="sr-only">Actions</span>
                 </th>
               </tr>
             </thead>
             <tbody>
-              {readings.map((reading, index) => (
+              {readings.map((row, index) => (
                 <tr
-                  key={reading.id}
+                  key={row.id}
                   className={`border-base-300 border-t ${index === 0 ? 'bg-(--green-paper) font-bold' : ''} ${
-                    reading.setAsideReason === null ? '' : 'quiet line-through'
+                    row.setAside === null ? '' : 'quiet line-through'
                   }`}
                 >
-                  <td className="py-1.5">{volume(reading.volume)}</td>
-                  <td title={reading.wasSteady ? undefined : 'taken before it was steady'}>
-                    {reading.wasSteady ? (
-                      ''
-                    ) : (
-                      <span className="amber" aria-label="not steady, ">
-                        ~
-                      </span>
-                    )}
-                    {reading.ph === null ? '—' : fixed(reading.ph.value, 2)}
-                  </td>
-                  <td className="quiet">{reading.celsius === null ? '—' : fixed(reading.celsius, 1)}</td>
+                  {columns.map((column, place) => (
+                    <td
+                      key={column.id}
+                      className={`py-1.5 pl-2 ${column.isWords ? 'text-left font-sans' : ''}`}
+                      title={place === 1 && !row.wasSteady ? 'taken before it was steady' : undefined}
+                    >
+                      {place === 1 && !row.wasSteady ? (
+                        <span className="amber" aria-label="not steady, ">
+                          ~
+                        </span>
+                      ) : null}
+                      {cellText(row, column)}
+                    </td>
+                  ))}
                   <td className="pr-3">
                     <button
                       type="button"
                       className="word-button font-sans! text-xs font-normal!"
-                      aria-label={`Delete the reading at ${volume(reading.volume)} mL`}
+                      aria-label={`Delete the reading at ${stepWords(row.step, step)}`}
                       onClick={() => {
-                        handleDelete(reading)
+                        handleDelete(row)
                       }}
                     >
                       delete

@@ -1,49 +1,77 @@
 import { useCallback, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import type { Experiment } from '../../lib/api/types'
-import { countOf, volume } from '../../lib/format'
+import type { Notebook, RunRows } from '../../lib/api/types'
+import { countOf } from '../../lib/format'
+import { stepText, unitBehind } from '../../lib/notebook/labels'
+import { PageProblem } from '../../ui/PageProblem'
 import { useKey } from '../../ui/useKey'
 import { Waiting } from '../../ui/Waiting'
 import type { FigureCanvas } from '../figure'
-import { ShelfCard } from '../probes/ShelfCard'
+import { useNotebook, useRunRows } from '../notebook'
 import { ProbeShelf } from '../probes/ProbeShelf'
+import { ShelfCard } from '../probes/ShelfCard'
 import { useBench } from '../probes/useBench'
-import { liveProbe, useLiveBench } from '../probes/useLiveBench'
-import { useShell } from '../shell/useShell'
+import { useLiveBench } from '../probes/useLiveBench'
+import { BenchChoice } from '../prepare/BenchChoice'
 import { SimulatedBench } from '../simulation/SimulatedBench'
 import { ReadingsTable } from './ReadingsTable'
 import { RunCard } from './RunCard'
 import { RunFigure } from './RunFigure'
 import { StartCard } from './StartCard'
-import { useRun } from './useRun'
 
 /** The run on screen: the one in the address, else the one that is open, else none. */
-function runIdOf(experiment: Experiment, asked: string | null): number | null {
-  if (asked !== null && experiment.runs.some((run) => run.id === Number(asked))) return Number(asked)
-  return experiment.runs.find((run) => run.state === 'open')?.id ?? null
+function runIdOf(notebook: Notebook, asked: string | null): number | null {
+  if (asked !== null && notebook.runs.some((run) => run.id === Number(asked))) return Number(asked)
+  return notebook.runs.find((run) => run.state === 'open')?.id ?? null
 }
 
 export function RecordPage() {
-  const { experiment } = useShell()
-  const bench = useBench(experiment.bench.id)
-  const live = useLiveBench(experiment.bench.id)
+  const notebook = useNotebook()
   const [parameters, setParameters] = useSearchParams()
-  const runId = runIdOf(experiment, parameters.get('run'))
-  const run = useRun(runId)
-  const earlierId = experiment.runs.filter((other) => runId === null || other.id < runId).at(-1)?.id ?? null
-  const earlier = useRun(earlierId)
+  const runId = runIdOf(notebook, parameters.get('run'))
+  const run = notebook.runs.find(({ id }) => id === runId)
+  const benchId = run?.bench?.id ?? notebook.bench?.id ?? null
+  if (benchId === null) return <BenchChoice notebook={notebook} />
+  return (
+    <RecordAtBench
+      notebook={notebook}
+      benchId={benchId}
+      runId={runId}
+      onRun={(id) => {
+        setParameters(id === null ? {} : { run: String(id) })
+      }}
+    />
+  )
+}
+
+interface RecordAtBenchProps {
+  notebook: Notebook
+  benchId: number
+  runId: number | null
+  onRun: (id: number | null) => void
+}
+
+function RecordAtBench({ notebook, benchId, runId, onRun }: RecordAtBenchProps) {
+  const bench = useBench(benchId)
+  const live = useLiveBench(benchId)
+  const rows = useRunRows(runId)
+  const earlierRun = notebook.runs.filter((other) => runId === null || other.id < runId).at(-1) ?? null
+  const earlier = useRunRows(earlierRun?.id ?? null)
   const [canvas, setCanvas] = useState<FigureCanvas | null>(null)
   const handleReady = useCallback((made: FigureCanvas | null) => {
     setCanvas(made)
   }, [])
   useKey('f', () => canvas?.fit())
-
+  const problem = bench.error ?? rows.error
+  if (problem !== null && (bench.data === undefined || (runId !== null && rows.data === undefined)))
+    return <PageProblem problem={problem} />
   if (bench.data === undefined) return <Waiting what="the bench" />
-  if (runId !== null && run.data === undefined) return <Waiting what="the run" />
-  const current = run.data ?? null
+  if (runId !== null && rows.data === undefined) return <Waiting what="the run" />
+  const run = notebook.runs.find(({ id }) => id === runId) ?? null
+  const current = run === null ? null : (rows.data ?? null)
   const next = current?.remaining[0] ?? null
-  const last = current?.readings.at(-1)?.volume ?? null
-  const stepCount = (current?.readings.length ?? 0) + (current?.remaining.length ?? 0)
+  const step = notebook.columns.find(({ kind }) => kind === 'step')
+  const [figure] = notebook.figures
 
   return (
     <>
@@ -51,75 +79,85 @@ export function RecordPage() {
         bench={bench.data}
         live={live}
         shows="value"
-        selectedProbeIds={current?.electrode == null ? [] : [current.electrode.probeId]}
+        selectedProbeIds={(current?.channels ?? []).filter(({ role }) => role !== null).map(({ probe }) => probe.id)}
       >
-        <ShelfCard
-          title="Burette"
-          value={
-            last === null ? (
-              <span aria-label="no reading yet">—</span>
-            ) : (
-              <>
-                {volume(last)}
-                <span className="unit">mL</span>
-              </>
-            )
-          }
-          state={<span className="quiet font-semibold">typed</span>}
-          detail={
-            current === null
-              ? 'no run yet'
-              : next === null
-                ? countOf(current.readings.length, 'reading')
-                : `step ${current.readings.length + 1} of ${stepCount}`
-          }
-        />
+        {step === undefined ? null : <StepCard notebook={notebook} rows={current} />}
       </ProbeShelf>
-      <main className="flex min-h-0 flex-1 flex-col gap-4 px-5 py-3 lg:grid lg:grid-cols-[300px_1fr_250px]">
-        {current === null ? (
-          <StartCard
-            experiment={experiment}
-            probes={bench.data.probes}
-            onStarted={(id) => {
-              setParameters({ run: String(id) })
-            }}
-          />
+      <main className="flex min-h-0 flex-1 flex-col gap-4 px-5 py-3 lg:grid lg:grid-cols-[300px_1fr_270px]">
+        {run === null || current === null ? (
+          <StartCard notebook={notebook} bench={bench.data} onStarted={onRun} />
         ) : (
           <RunCard
             key={current.id}
-            experiment={experiment}
-            run={current}
+            notebook={notebook}
+            run={run}
+            rows={current}
             bench={bench.data}
-            live={current.electrode === null ? null : liveProbe(live, current.electrode.probeId)}
+            live={live}
             onNewRun={() => {
-              setParameters({})
+              onRun(null)
             }}
           />
         )}
         <section className="panel flex min-h-96 min-w-0 flex-col p-4" aria-labelledby="figure-title">
           <div className="flex items-baseline gap-3">
             <h2 id="figure-title" className="font-semibold">
-              pH against volume of {experiment.titrant}
+              {figure?.shownTitle === undefined || figure.shownTitle === '' ? 'Figure' : figure.shownTitle}
             </h2>
-            <span className="quiet text-sm">{current === null ? '' : countOf(current.readings.length, 'reading')}</span>
+            <span className="quiet text-sm">{current === null ? '' : countOf(current.rows.length, 'reading')}</span>
             <span className="flex-1" />
             <button type="button" className="word-button font-normal!" onClick={() => canvas?.fit()}>
               Fit view <kbd className="key">F</kbd>
             </button>
           </div>
-          <div className="min-h-0 flex-1">
+          <div className="h-80 shrink-0 lg:h-auto lg:min-h-0 lg:flex-1">
             <RunFigure
-              experiment={experiment}
-              run={current}
+              notebook={notebook}
+              run={run}
+              rows={current}
+              earlierRun={earlierRun}
               earlier={earlier.data ?? null}
               next={next}
               onReady={handleReady}
             />
           </div>
         </section>
-        <ReadingsTable experiment={experiment} run={current} />
+        <ReadingsTable notebook={notebook} rows={current} />
       </main>
-      <SimulatedBench bench={bench.data} world={live?.world ?? null} nextVolume={next} />
+      <SimulatedBench bench={bench.data} world={live?.world ?? null} next={next} />
     </>
+  )
+}
+
+/** What the run is set to, beside what is measured. */
+function StepCard({ notebook, rows }: { notebook: Notebook; rows: RunRows | null }) {
+  const step = notebook.columns.find(({ kind }) => kind === 'step')
+  const last = rows?.rows.reduce<RunRows['rows'][number] | null>(
+    (latest, row) => (latest === null || row.takenAt > latest.takenAt ? row : latest),
+    null,
+  )
+  const count = rows === null ? 0 : rows.rows.length + rows.remaining.length
+  return (
+    <ShelfCard
+      title={step?.shownName ?? 'Step'}
+      value={
+        last == null ? (
+          <span aria-label="no reading yet">—</span>
+        ) : (
+          <>
+            {stepText(last.step, step)}
+            <span className="unit">{step === undefined ? '' : unitBehind(step.unit, step.symbol)}</span>
+          </>
+        )
+      }
+      state={<span className="quiet font-semibold">typed</span>}
+      detail={
+        rows === null
+          ? 'no run yet'
+          : rows.remaining.length === 0
+            ? countOf(rows.rows.length, 'reading')
+            : `step ${rows.rows.length + 1} of ${count}`
+      }
+    />
   )
 }

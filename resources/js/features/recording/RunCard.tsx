@@ -1,95 +1,91 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { ProblemNote } from '../../ui/ProblemNote'
 import { dayAndTime } from '../../lib/ago'
-import type { Bench, Experiment, LiveProbe, Run } from '../../lib/api/types'
-import { fixed, volume } from '../../lib/format'
+import type { Bench, LiveBench, Notebook, RunRows, RunSummary } from '../../lib/api/types'
+import { countOf } from '../../lib/format'
 import { comingWords } from '../../lib/plan'
+import { figureText } from '../../lib/probes/figureText'
 import { useNotices } from '../../ui/notices'
+import { ProblemNote } from '../../ui/ProblemNote'
 import { useKey } from '../../ui/useKey'
 import { useNow } from '../../ui/useNow'
-import { figureText } from '../../lib/probes/figureText'
+import { EntriesDialog, missingEntries, typedWords } from '../entries'
+import { useRunActions, useUndo } from '../notebook'
 import { TrustSentences } from '../probes/TrustSentences'
 import { PlanDialog } from './PlanDialog'
 import { Step } from './Step'
 import { TakeStep } from './TakeStep'
-import { useRunActions } from './useRun'
 
 interface RunCardProps {
-  experiment: Experiment
-  run: Run
+  notebook: Notebook
+  run: RunSummary
+  rows: RunRows
   bench: Bench
-  live: LiveProbe | null
+  live: LiveBench | null
   onNewRun: () => void
 }
 
 /** A run as it goes on: the next step big, one button beside it, what comes after below. */
-export function RunCard({ experiment, run, bench, live, onNewRun }: RunCardProps) {
-  const now = useNow(30_000)
-  const actions = useRunActions(run.id, experiment.id)
-  const [isPlanning, setIsPlanning] = useState(false)
+export function RunCard({ notebook, run, rows, bench, live, onNewRun }: RunCardProps) {
+  const actions = useRunActions(run.id, notebook.id)
+  const [shown, setShown] = useState<'plan' | 'entries' | null>(null)
   const isOpen = run.state === 'open'
-  const next = run.remaining[0] ?? null
-  const { finish, reopen } = actions
+  const next = rows.remaining[0] ?? null
+  const step = notebook.columns.find(({ kind }) => kind === 'step')
+  const hasPlan = (rows.plan.ranges ?? rows.plan.steps ?? []).length > 0
+  const { finish, reopen, throwAway } = actions
+  const { undo } = useUndo(notebook.id)
   const { tell } = useNotices()
-  const { calibration } = run
-  const [figure] = calibration?.keyFigures ?? []
-  const problem = finish.error ?? reopen.error ?? actions.changePlan.error
+  const problem = finish.error ?? reopen.error ?? actions.change.error ?? throwAway.error
+  const coming = comingWords(rows.remaining, step)
 
   function handleFinish() {
-    finish.mutate(undefined, {
-      onSuccess: () => {
-        tell(`Run ${run.number} is finished.`, () => {
-          reopen.mutate()
-        })
-      },
+    finish.act(undefined, () => {
+      tell(`${run.name} is finished.`, () => {
+        undo.act()
+      })
     })
   }
-  useKey(
-    's',
-    isOpen && !finish.isPending
-      ? () => {
-          handleFinish()
-        }
-      : null,
-  )
+  useKey('s', isOpen && !finish.isPending ? handleFinish : null)
 
   return (
     <section className="panel flex flex-col gap-3 overflow-y-auto p-4" aria-labelledby="run-title">
       <h2 id="run-title" className="font-semibold">
-        Run {run.number} · stepwise
+        {run.name} · stepwise
       </h2>
       <ol className="flex flex-col gap-3">
-        <Step
-          number={1}
-          state="done"
-          title={calibration === null ? 'Electrode not calibrated' : 'Electrode calibrated'}
-        >
-          {calibration?.keptAt != null && figure !== undefined ? (
+        <Step number={1} state="done" title="Probes">
+          <Calibrations rows={rows} />
+          <TrustSentences sentences={rows.trustSentences} />
+        </Step>
+        {notebook.entries.length === 0 ? null : (
+          <Step number={2} state={missingEntries(notebook).length === 0 ? 'done' : 'waiting'} title="Typed values">
             <p className="quiet text-sm">
-              {dayAndTime(new Date(calibration.keptAt), now)} · {figureText(figure)} {figure.label}
-              {run.isWorkedOutAgain ? ', worked out again' : ''}
-            </p>
-          ) : (
-            <p className="amber text-sm">This run shows the pH of an ideal electrode.</p>
-          )}
-          <TrustSentences sentences={run.trustSentences} />
-        </Step>
-        <Step number={2} state="done" title="Sample">
-          <p className="quiet text-sm">{sampleWords(experiment)}</p>
-        </Step>
-        {isOpen && next !== null ? (
-          <TakeStep experiment={experiment} run={run} bench={bench} live={live} planned={next} />
-        ) : null}
-        {isOpen && comingWords(run.remaining) !== null ? (
-          <Step number={4} state="waiting" title={comingWords(run.remaining)}>
-            <p className="flex justify-between text-sm">
-              <span className="quiet">{run.remaining.length - 1} more after this one</span>
+              {typedWords(notebook)}{' '}
               <button
                 type="button"
                 className="word-button"
                 onClick={() => {
-                  setIsPlanning(true)
+                  setShown('entries')
+                }}
+              >
+                change
+              </button>
+            </p>
+          </Step>
+        )}
+        {isOpen && (next !== null || !hasPlan) ? (
+          <TakeStep notebook={notebook} rows={rows} bench={bench} live={live} planned={next} />
+        ) : null}
+        {isOpen && coming !== null ? (
+          <Step number={4} state="waiting" title={coming}>
+            <p className="flex justify-between text-sm">
+              <span className="quiet">{rows.remaining.length - 1} more after this one</span>
+              <button
+                type="button"
+                className="word-button"
+                onClick={() => {
+                  setShown('plan')
                 }}
               >
                 change steps
@@ -100,12 +96,12 @@ export function RunCard({ experiment, run, bench, live, onNewRun }: RunCardProps
         {isOpen ? (
           <Step
             number={5}
-            state={next === null ? 'next' : 'waiting'}
-            title={next === null ? 'All steps are taken' : null}
+            state={next === null && hasPlan ? 'next' : 'waiting'}
+            title={next === null && hasPlan ? 'All steps are taken' : null}
           >
             <button
               type="button"
-              className={next === null ? 'btn btn-primary mt-1 w-full' : 'word-button'}
+              className={next === null && hasPlan ? 'btn btn-primary mt-1 w-full' : 'word-button'}
               disabled={finish.isPending}
               onClick={handleFinish}
             >
@@ -113,43 +109,64 @@ export function RunCard({ experiment, run, bench, live, onNewRun }: RunCardProps
             </button>
           </Step>
         ) : (
-          <Step number={3} state="done" title={`Finished with ${run.readings.length} readings`}>
-            <Link to={`/experiments/${experiment.id}/reason?run=${run.id}`} className="btn btn-primary mt-2 w-full">
+          <Step number={3} state="done" title={`Finished with ${countOf(rows.rows.length, 'reading')}`}>
+            <Link to={`/experiments/${notebook.id}/reason?run=${run.id}`} className="btn btn-primary mt-2 w-full">
               Go to Reason
             </Link>
             <button type="button" className="btn btn-outline btn-sm mt-2 w-full" onClick={onNewRun}>
               Prepare another run
             </button>
-            <button
-              type="button"
-              className="word-button mt-3 text-sm"
-              disabled={reopen.isPending}
-              onClick={() => {
-                reopen.mutate()
-              }}
-            >
-              Go on with this run
-            </button>
+            <p className="mt-3 flex justify-between text-sm">
+              <button
+                type="button"
+                className="word-button"
+                disabled={reopen.isPending}
+                onClick={() => {
+                  reopen.act()
+                }}
+              >
+                Go on with this run
+              </button>
+              <button
+                type="button"
+                className="word-button font-normal!"
+                disabled={throwAway.isPending}
+                onClick={() => {
+                  throwAway.act(undefined, () => {
+                    onNewRun()
+                    tell(`${run.name} is thrown away.`, () => {
+                      undo.act()
+                    })
+                  })
+                }}
+              >
+                throw away
+              </button>
+            </p>
           </Step>
         )}
       </ol>
       <ProblemNote problem={problem} />
-      {isPlanning ? (
+      {shown === 'plan' ? (
         <PlanDialog
-          plan={run.plan}
-          problem={actions.changePlan.error}
+          plan={rows.plan}
+          step={step}
+          problem={actions.change.error}
           onClose={() => {
-            setIsPlanning(false)
+            setShown(null)
           }}
           onKeep={(plan) => {
-            actions.changePlan.mutate(
-              { plan },
-              {
-                onSuccess: () => {
-                  setIsPlanning(false)
-                },
-              },
-            )
+            actions.change.act({ plan }, () => {
+              setShown(null)
+            })
+          }}
+        />
+      ) : null}
+      {shown === 'entries' ? (
+        <EntriesDialog
+          notebook={notebook}
+          onClose={() => {
+            setShown(null)
           }}
         />
       ) : null}
@@ -157,11 +174,20 @@ export function RunCard({ experiment, run, bench, live, onNewRun }: RunCardProps
   )
 }
 
-function sampleWords(experiment: Experiment): string {
-  const of = (symbol: string) => experiment.entries.find((entry) => entry.symbol === symbol)
-  const [sample, titrant] = [of('V0'), of('c')]
-  const sampleText = sample?.value == null ? experiment.sample : `${volume(sample.value)} mL ${experiment.sample}`
-  const titrantText =
-    titrant?.value == null ? experiment.titrant : `${fixed(titrant.value, 4)} ${titrant.unit} ${experiment.titrant}`
-  return `${sampleText}, ${titrantText}`
+/** By what each channel that matters is read. */
+function Calibrations({ rows }: { rows: RunRows }) {
+  const now = useNow(30_000)
+  return rows.channels
+    .filter(({ role }) => role !== null)
+    .map(({ probe, calibration, isWorkedOutAgain }) => {
+      const [figure] = calibration?.keyFigures ?? []
+      return (
+        <p key={probe.id} className="quiet text-sm">
+          {probe.title}:{' '}
+          {calibration?.keptAt == null || figure === undefined
+            ? 'by its maker’s line'
+            : `${dayAndTime(new Date(calibration.keptAt), now)} · ${figureText(figure)} ${figure.label}${isWorkedOutAgain ? ', worked out again' : ''}`}
+        </p>
+      )
+    })
 }

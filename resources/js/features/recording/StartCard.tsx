@@ -1,37 +1,41 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { ProblemNote } from '../../ui/ProblemNote'
-import type { Experiment, Probe } from '../../lib/api/types'
+import type { Bench, Notebook } from '../../lib/api/types'
 import { planWords } from '../../lib/plan'
+import { ProblemNote } from '../../ui/ProblemNote'
 import { useKey } from '../../ui/useKey'
-import { useChangeExperiment } from '../experiments/useChangeExperiment'
+import { EntriesDialog, missingEntries } from '../entries'
+import { useExperimentChange, useStartRun } from '../notebook'
 import { TrustText } from '../probes/TrustText'
 import { PlanDialog } from './PlanDialog'
+import { RunLinks } from './RunLinks'
 import { Step } from './Step'
-import { useStartRun } from './useRun'
 
 interface StartCardProps {
-  experiment: Experiment
-  probes: readonly Probe[]
+  notebook: Notebook
+  bench: Bench
   onStarted: (runId: number) => void
 }
 
 /** Before a run: what is checked first, how readings will be taken, and the one button that starts it. */
-export function StartCard({ experiment, probes, onStarted }: StartCardProps) {
-  const start = useStartRun(experiment.id)
-  const change = useChangeExperiment(experiment.id)
-  const [isPlanning, setIsPlanning] = useState(false)
-  const doubtful = probes.filter((probe) => !probe.isReady)
-  const number = experiment.runs.length + 1
+export function StartCard({ notebook, bench, onStarted }: StartCardProps) {
+  const start = useStartRun(notebook.id)
+  const change = useExperimentChange(notebook.id)
+  const [shown, setShown] = useState<'plan' | 'entries' | null>(null)
+  const kinds = notebook.plan.roles.map(({ kind }) => kind)
+  const used = bench.probes.filter(({ kind }) => kinds.includes(kind))
+  const doubtful = used.filter((probe) => !probe.isReady)
+  const number = Math.max(0, ...notebook.runs.map((run) => run.number)) + 1
+  const step = notebook.columns.find(({ kind }) => kind === 'step')
+  const missing = missingEntries(notebook).length
+  const canStart = !start.isPending && notebook.columns.some(({ kind }) => kind === 'measured')
 
   function handleStart() {
-    start.mutate(undefined, {
-      onSuccess: (run) => {
-        onStarted(run.id)
-      },
+    start.act({ benchId: bench.id }, (answer) => {
+      if (answer.made !== null) onStarted(answer.made)
     })
   }
-  useKey('s', start.isPending ? null : handleStart)
+  useKey('s', canStart ? handleStart : null)
 
   return (
     <section className="panel flex flex-col gap-3 overflow-y-auto p-4" aria-labelledby="run-title">
@@ -39,8 +43,8 @@ export function StartCard({ experiment, probes, onStarted }: StartCardProps) {
         Run {number} · stepwise
       </h2>
       <ol className="flex flex-col gap-3">
-        <Step number={1} state={doubtful.length === 0 ? 'done' : 'waiting'} title="Probes calibrated">
-          {probes.map((probe) =>
+        <Step number={1} state={doubtful.length === 0 ? 'done' : 'waiting'} title="Probes ready">
+          {used.map((probe) =>
             probe.isReady ? (
               <p key={probe.id} className="quiet text-sm">
                 {probe.title}: <TrustText probe={probe} />
@@ -51,83 +55,81 @@ export function StartCard({ experiment, probes, onStarted }: StartCardProps) {
               </p>
             ),
           )}
+          {used.length === 0 ? (
+            <p className="quiet text-sm">This notebook measures nothing yet. Add a column in Prepare.</p>
+          ) : null}
           {doubtful.length === 0 ? null : (
             <>
               <p className="text-sm">The run, its figure and its sheet will say so.</p>
-              <Link to={`/experiments/${experiment.id}/prepare`} className="word-button">
+              <Link to={`/experiments/${notebook.id}/prepare`} className="word-button">
                 calibrate first
               </Link>
             </>
           )}
         </Step>
-        <Step number={2} state="waiting" title="Sample and burette">
-          <p className="quiet text-sm">
-            Sample in the beaker, electrode in, {experiment.titrant} at the zero mark, stirrer on.
-          </p>
-        </Step>
-        <Step number={3} state="waiting" title="Volumes">
-          <p className="quiet text-sm">{planWords(experiment.plan)}</p>
-          <button
-            type="button"
-            className="word-button"
-            onClick={() => {
-              setIsPlanning(true)
-            }}
-          >
-            change steps
-          </button>
-        </Step>
+        {notebook.entries.length === 0 ? null : (
+          <Step number={2} state={missing === 0 ? 'done' : 'waiting'} title="Typed values">
+            <p className="text-sm">
+              <span className="quiet">{missing === 0 ? 'all there' : `${missing} still to type`}</span>{' '}
+              <button
+                type="button"
+                className="word-button"
+                onClick={() => {
+                  setShown('entries')
+                }}
+              >
+                {missing === 0 ? 'look at them' : 'type them'}
+              </button>
+            </p>
+          </Step>
+        )}
+        {step === undefined ? null : (
+          <Step number={3} state="waiting" title={step.shownName}>
+            <p className="quiet text-sm">{planWords(notebook.plan.steps, step)}</p>
+            <button
+              type="button"
+              className="word-button"
+              onClick={() => {
+                setShown('plan')
+              }}
+            >
+              change steps
+            </button>
+          </Step>
+        )}
         <Step number={4} state="next" title={`Start run ${number}`}>
-          <p className="quiet text-sm">Then one reading at each volume, once it is steady.</p>
-          <button
-            type="button"
-            className="btn btn-primary mt-2 w-full"
-            disabled={start.isPending}
-            onClick={handleStart}
-          >
+          <p className="quiet text-sm">Then one reading at each step, once it is steady.</p>
+          <button type="button" className="btn btn-primary mt-2 w-full" disabled={!canStart} onClick={handleStart}>
             Start run {number}
             {doubtful.length === 0 ? '' : ' all the same'} <kbd className="key">S</kbd>
           </button>
         </Step>
       </ol>
       <ProblemNote problem={start.error} />
-      <RunLinks experiment={experiment} />
-      {isPlanning ? (
+      <RunLinks notebook={notebook} />
+      {shown === 'plan' ? (
         <PlanDialog
-          plan={experiment.plan}
+          plan={notebook.plan.steps}
+          step={step}
           problem={change.error}
           onClose={() => {
-            setIsPlanning(false)
+            setShown(null)
           }}
           onKeep={(plan) => {
-            change.mutate(
-              { plan },
-              {
-                onSuccess: () => {
-                  setIsPlanning(false)
-                },
-              },
-            )
+            change.act({ plan }, () => {
+              setShown(null)
+            })
+          }}
+        />
+      ) : null}
+      {shown === 'entries' ? (
+        <EntriesDialog
+          notebook={notebook}
+          onClose={() => {
+            setShown(null)
           }}
         />
       ) : null}
     </section>
-  )
-}
-
-function RunLinks({ experiment }: { experiment: Experiment }) {
-  if (experiment.runs.length === 0) return null
-  return (
-    <p className="quiet mt-auto text-sm">
-      Earlier:{' '}
-      {experiment.runs.map((run) => (
-        <span key={run.id}>
-          <Link to={`?run=${run.id}`} className="word-button">
-            Run {run.number}
-          </Link>{' '}
-          ({run.readingCount} readings){' '}
-        </span>
-      ))}
-    </p>
   )
 }

@@ -1,63 +1,78 @@
 import { useState } from 'react'
-import type { Bench, Experiment, LiveProbe, Run } from '../../lib/api/types'
-import { volume } from '../../lib/format'
+import type { Bench, Column, LiveBench, Notebook, RunRows } from '../../lib/api/types'
+import { stepText, stepWords, unitBehind } from '../../lib/notebook/labels'
 import { NumberField } from '../../ui/NumberField'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { useKey } from '../../ui/useKey'
 import { SteadyText } from '../calibration/SteadyText'
 import { TakeProblem } from '../calibration/TakeProblem'
+import { useRunActions, type ReadingRequest } from '../notebook'
+import { liveProbe } from '../probes/useLiveBench'
 import { Advice } from './Advice'
 import { Step } from './Step'
-import { readingRequest, useRunActions, type ReadingRequest } from './useRun'
+import { WordsField } from './WordsField'
 
 interface TakeStepProps {
-  experiment: Experiment
-  run: Run
+  notebook: Notebook
+  rows: RunRows
   bench: Bench
-  live: LiveProbe | null
-  planned: number
+  live: LiveBench | null
+  /** The next planned step; null where the steps are typed as one goes. */
+  planned: number | string | null
 }
 
-/** The next reading: its volume big, whether the electrode is steady, one button. */
-export function TakeStep({ experiment, run, bench, live, planned }: TakeStepProps) {
-  const { takeReading, changePlan } = useRunActions(run.id, experiment.id)
-  const [otherVolume, setOtherVolume] = useState<number | null>(null)
-  const [isTypingVolume, setIsTypingVolume] = useState(false)
-  const next = otherVolume ?? planned
-  const last = run.readings.at(-1)
+/** The channels a reading waits for: those that are to stand still. */
+function watched(notebook: Notebook, rows: RunRows) {
+  const measured = notebook.columns.filter(({ kind }) => kind === 'measured')
+  const steady = measured.filter(({ isSteady }) => isSteady)
+  const roles = (steady.length === 0 ? measured : steady).map(({ role }) => role)
+  return rows.channels.filter(({ role }) => role !== null && roles.includes(role))
+}
+
+/** The next reading: its step big, whether what is measured stands still, one button. */
+export function TakeStep({ notebook, rows, bench, live, planned }: TakeStepProps) {
+  const { takeReading, change } = useRunActions(rows.id, notebook.id)
+  const [other, setOther] = useState<number | string | null>(null)
+  const [isTyping, setIsTyping] = useState(false)
+  const step = notebook.columns.find(({ kind }) => kind === 'step')
+  const next = other ?? planned
+  const last = rows.rows.reduce<RunRows['rows'][number] | null>(
+    (latest, row) => (latest === null || row.takenAt > latest.takenAt ? row : latest),
+    null,
+  )
+  const channels = watched(notebook, rows)
+  const away = channels.find(({ probe }) => probe.bench.id !== bench.id)?.probe ?? null
+  const isUnplugged = channels.some(({ probe }) => liveProbe(live, probe.id)?.state === 'unplugged')
+  const canTake = !takeReading.isPending && away === null && !isUnplugged && (step === undefined || next !== null)
 
   function handleTake(request: ReadingRequest) {
-    takeReading.mutate(request, {
-      onSuccess: () => {
-        setOtherVolume(null)
-        setIsTypingVolume(false)
-      },
+    takeReading.act(request, () => {
+      setOther(null)
+      setIsTyping(false)
     })
   }
   function handleNext() {
-    handleTake(readingRequest(next))
+    handleTake({ step: next })
   }
-  const away = run.electrode !== null && run.electrode.bench.id !== bench.id ? run.electrode : null
-  const canTake = !takeReading.isPending && away === null && live?.state !== 'unplugged'
   useKey('t', canTake ? handleNext : null)
 
   return (
-    <Step number={3} state="next" title={run.readings.length === 0 ? 'Burette at' : 'Add titrant to'}>
-      <p className="text-primary text-[2.4rem] leading-tight font-bold" data-testid="next-volume">
-        <span className="num">{volume(next)}</span> <span className="text-xl font-normal">mL</span>
-      </p>
+    <Step number={3} state="next" title={stepTitle(notebook, step, rows.rows.length)}>
+      {next === null ? null : (
+        <p className="text-primary text-[2.2rem] leading-tight font-bold" data-testid="next-step">
+          <span className="num">{stepText(next, step)}</span>{' '}
+          <span className="text-xl font-normal">{step === undefined ? '' : unitBehind(step.unit, step.symbol)}</span>
+        </p>
+      )}
       {away !== null ? (
         <p role="alert">
           <strong className="amber">At bench {away.bench.name} now.</strong> Bring {away.title} {away.serial} back to
           bench {bench.name} to go on.
         </p>
       ) : (
-        <SteadyText
-          live={live}
-          unit={live?.valueDriftPerMinute == null ? 'mV' : 'pH'}
-          decimals={2}
-          drift={live?.valueDriftPerMinute ?? live?.rawDriftPerMinute ?? 0}
-        />
+        channels.map((channel) => (
+          <Steady key={channel.probe.id} channel={channel} live={live} isAlone={channels.length === 1} />
+        ))
       )}
       <button type="button" className="btn btn-primary my-2 w-full" disabled={!canTake} onClick={handleNext}>
         Take reading <kbd className="key">T</kbd>
@@ -65,51 +80,90 @@ export function TakeStep({ experiment, run, bench, live, planned }: TakeStepProp
       <TakeProblem
         problem={takeReading.error}
         onTakeAnyway={() => {
-          if (takeReading.variables !== undefined) {
-            handleTake(
-              readingRequest(takeReading.variables.volume, {
-                ...againOf(takeReading.variables),
-                takeAnyway: true,
-              }),
-            )
-          }
+          if (takeReading.last !== undefined) handleTake({ ...takeReading.last, takeAnyway: true })
         }}
       />
       <div className="flex flex-wrap justify-between gap-x-3 text-sm">
-        {last !== undefined ? (
+        {last !== null ? (
           <button
             type="button"
             className="word-button"
             disabled={takeReading.isPending}
             onClick={() => {
-              handleTake(readingRequest(last.volume, { replaces: last.id }))
+              handleTake({ step: last.step, replaces: last.id })
             }}
           >
-            retake {volume(last.volume)} mL
+            retake {stepWords(last.step, step)}
           </button>
         ) : null}
-        <button
-          type="button"
-          className="word-button"
-          onClick={() => {
-            setIsTypingVolume(!isTypingVolume)
-            setOtherVolume(null)
-          }}
-        >
-          other volume
-        </button>
+        {step === undefined ? null : (
+          <button
+            type="button"
+            className="word-button"
+            onClick={() => {
+              setIsTyping(!isTyping)
+              setOther(null)
+            }}
+          >
+            another step
+          </button>
+        )}
       </div>
-      {isTypingVolume ? (
+      {step !== undefined && (isTyping || planned === null) ? (
         <div className="mt-2">
-          <NumberField label="The burette stands at" unit="mL" value={next} onChange={setOtherVolume} />
+          {step.isWords ? (
+            <WordsField label={step.shownName} value={typeof next === 'string' ? next : ''} onChange={setOther} />
+          ) : (
+            <NumberField
+              label={step.shownName}
+              unit={unitBehind(step.unit, step.symbol)}
+              value={typeof next === 'number' ? next : null}
+              onChange={setOther}
+            />
+          )}
         </div>
       ) : null}
-      <Advice run={run} onUse={changePlan.mutate} isPending={changePlan.isPending} />
-      <ProblemNote problem={changePlan.error} />
+      <Advice
+        rows={rows}
+        step={step}
+        isPending={change.isPending}
+        onUse={(refine) => {
+          change.act({ refine })
+        }}
+      />
+      <ProblemNote problem={change.error} />
     </Step>
   )
 }
 
-function againOf(request: ReadingRequest): { replaces?: number } {
-  return request.replaces === undefined ? {} : { replaces: request.replaces }
+function stepTitle(notebook: Notebook, step: Column | undefined, taken: number): string {
+  if (step === undefined) return 'Next reading'
+  const words = notebook.plan.stepWords === '' ? `set ${step.shownName} to` : notebook.plan.stepWords
+  return taken === 0 && words.startsWith('add ')
+    ? `${step.shownName} at`
+    : words.charAt(0).toUpperCase() + words.slice(1)
+}
+
+function Steady({
+  channel,
+  live,
+  isAlone,
+}: {
+  channel: RunRows['channels'][number]
+  live: LiveBench | null
+  isAlone: boolean
+}) {
+  const probe = liveProbe(live, channel.probe.id)
+  const isRaw = probe?.valueDriftPerMinute == null
+  return (
+    <>
+      {isAlone ? null : <p className="quiet text-sm">{channel.probe.title}:</p>}
+      <SteadyText
+        live={probe}
+        unit={isRaw ? 'raw' : channel.unit}
+        decimals={2}
+        drift={probe?.valueDriftPerMinute ?? probe?.rawDriftPerMinute ?? 0}
+      />
+    </>
+  )
 }

@@ -1,141 +1,179 @@
-import { useCallback } from 'react'
-import type { Experiment, Working } from '../../lib/api/types'
+import { useCallback, useMemo } from 'react'
+import type { Column, Notebook, Row, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
 import type { Ink } from '../../lib/figure/ink'
-import { NOTHING } from '../../lib/figure/selection'
-import { fixed, volume } from '../../lib/format'
-import { useChangeExperiment } from '../experiments/useChangeExperiment'
-import { Figure } from '../figure'
-import { TrustSentences } from '../probes/TrustSentences'
+import { MOST_DRAWN_AS_PARTS, notebookFigure, pointCount } from '../../lib/figure/notebookFigure'
+import { typeset } from '../../lib/format'
+import { cellText, columnHead, unitBehind } from '../../lib/notebook/labels'
 import { figureText } from '../../lib/probes/figureText'
-import { captionOf } from '../working/caption'
-import { reasonFigureOption } from '../working/reasonFigureOption'
+import { Figure } from '../figure'
+import { useExperimentChange } from '../notebook'
+import { TrustSentences } from '../probes/TrustSentences'
+import { captionOf, figureInput } from '../reasonFigure'
+import { Typeset } from '../working/Typeset'
 import { SheetText } from './SheetText'
 
 interface LabSheetProps {
-  experiment: Experiment
-  working: Working
+  notebook: Notebook
+  worked: readonly WorkedLine[]
+  run: RunSummary
+  rows: RunRows
 }
 
 /** The sheet a class takes home: title, aim, figure, working, table, conclusion. */
-export function LabSheet({ experiment, working }: LabSheetProps) {
-  const change = useChangeExperiment(experiment.id)
-  const option = useCallback(
-    (ink: Ink) => reasonFigureOption({ titrant: experiment.titrant, working, selection: NOTHING, derivative: 1 }, ink),
-    [experiment.titrant, working],
+export function LabSheet({ notebook, worked, run, rows }: LabSheetProps) {
+  const change = useExperimentChange(notebook.id)
+  const [figure] = notebook.figures
+  const input = useMemo(
+    () => figureInput({ notebook, figure, worked, run, rows }),
+    [notebook, figure, worked, run, rows],
   )
-  const run = experiment.runs.find(({ id }) => id === working.runId)
+  const option = useCallback((ink: Ink) => (input === null ? {} : notebookFigure(input, ink)), [input])
+  const caption = captionOf(notebook, figure, run, rows)
+  const of = (symbol: string) =>
+    worked.find((line) => line.symbol === symbol && (line.runId === null || line.runId === run.id))
   return (
     <article
       data-theme="fieldbook"
-      className="panel text-base-content mx-auto max-w-[52rem] px-10 py-8 print:max-w-none print:p-0"
+      className="panel text-base-content mx-auto max-w-[52rem] px-10 py-8 max-sm:px-4 print:max-w-none print:p-0"
       aria-label="Lab sheet"
     >
       <header className="border-base-300 mb-4 border-b pb-3">
-        <h2 className="text-2xl font-semibold">{experiment.title}</h2>
+        <h2 className="text-2xl font-semibold">{notebook.title}</h2>
         <p className="quiet text-sm">
-          Titration on bench {experiment.bench.name} · run {working.runNumber}
-          {run === undefined ? '' : ` · ${new Date(run.startedAt).toLocaleDateString('en-GB', { dateStyle: 'long' })}`}
+          {notebook.plan.protocol}
+          {run.bench === null ? '' : ` on bench ${run.bench.name}`} · {run.name.replace(/^Run /, 'run ')} ·{' '}
+          {new Date(run.startedAt).toLocaleDateString('en-GB', { dateStyle: 'long' })}
         </p>
-        <p className="quiet text-sm">{calibrationWords(working)}</p>
-        <TrustSentences sentences={working.trustSentences} />
+        {rows.channels
+          .filter(({ role }) => role !== null)
+          .map((channel) => (
+            <p key={channel.probe.id} className="quiet text-sm">
+              {calibrationWords(channel)}
+            </p>
+          ))}
+        <TrustSentences sentences={rows.trustSentences} />
       </header>
       <SheetText
         title="Aim"
-        value={experiment.aim ?? ''}
-        placeholder="What do we want to find out?"
+        value={notebook.aim ?? ''}
+        placeholder={notebook.plan.hints.aim === '' ? 'What do we want to find out?' : notebook.plan.hints.aim}
         onChange={(aim) => {
-          change.mutate({ aim })
+          change.act({ aim })
         }}
       />
-      <figure className="my-4 break-inside-avoid">
-        <div className="h-[31rem]">
-          <Figure option={option} summary={captionOf(experiment, working)} />
-        </div>
-        <figcaption className="quiet mt-1 text-sm">{captionOf(experiment, working)}</figcaption>
-      </figure>
+      {input === null ? null : (
+        <figure className="my-4 break-inside-avoid">
+          <div className="h-[31rem] max-sm:h-80">
+            <Figure option={option} summary={caption} isLarge={pointCount(input) > MOST_DRAWN_AS_PARTS} />
+          </div>
+          <figcaption className="quiet mt-1 text-sm">{caption}</figcaption>
+        </figure>
+      )}
       <section className="break-inside-avoid">
         <h3 className="mt-5 mb-2 text-lg font-semibold">Working</h3>
         <ol className="flex flex-col gap-2">
-          {working.lines.map((line) => (
-            <li key={line.key} className="grid grid-cols-[1.5rem_1fr_auto] gap-x-2">
-              <span className="quiet">{line.number}.</span>
-              <span>
-                <strong>{line.title}</strong>
-                <span className="quiet block text-sm">
-                  {line.method}
-                  {line.numbers === '' ? '' : `: ${line.numbers}`}
+          {notebook.lines.map((line, index) => {
+            const node = of(line.symbol)
+            const result = node?.result ?? null
+            return (
+              <li key={line.id} className="grid grid-cols-[1.5rem_1fr_auto] gap-x-2">
+                <span className="quiet">{index + 1}.</span>
+                <span>
+                  <strong>{line.shownTitle}</strong>
+                  <span className="quiet block text-sm">{node?.method ?? ''}</span>
+                  {node?.explanation == null ? null : (
+                    <span className="block text-sm">
+                      <Typeset
+                        tree={
+                          node.explanation.numbers === null
+                            ? node.explanation.symbols
+                            : { kind: 'equals', parts: [node.explanation.symbols, node.explanation.numbers] }
+                        }
+                      />
+                    </span>
+                  )}
                 </span>
-              </span>
-              <span className="num text-right">
-                {line.result === null ? (
-                  <span className="quiet">{line.needs ?? '—'}</span>
-                ) : (
-                  <>
-                    <strong>{line.result.shownValue}</strong>
-                    {line.result.shownUncertainty === '' ? '' : ` ± ${line.result.shownUncertainty}`}{' '}
-                    {line.result.unit === 'pH' ? '' : line.result.unit}
-                  </>
-                )}
-              </span>
-            </li>
-          ))}
+                <span className="num text-right">
+                  {result === null ? (
+                    <span className="quiet">{node?.needs ?? node?.problem ?? '—'}</span>
+                  ) : (
+                    <>
+                      <strong>{typeset(result.shownValue)}</strong>
+                      {result.shownUncertainty === '' ? '' : ` ± ${result.shownUncertainty}`}{' '}
+                      {unitBehind(result.unit, 'pH')}
+                    </>
+                  )}
+                </span>
+              </li>
+            )
+          })}
         </ol>
         <p className="quiet mt-2 text-sm">± gives one standard uncertainty.</p>
       </section>
       <SheetText
         title="Conclusion"
-        value={experiment.conclusion ?? ''}
-        placeholder="What does the result say, and how sure is it?"
+        value={notebook.conclusion ?? ''}
+        placeholder={
+          notebook.plan.hints.conclusion === ''
+            ? 'What does the result say, and how sure is it?'
+            : notebook.plan.hints.conclusion
+        }
         onChange={(conclusion) => {
-          change.mutate({ conclusion })
+          change.act({ conclusion })
         }}
       />
       <section>
         <h3 className="mt-5 mb-2 text-lg font-semibold">Readings</h3>
-        <SheetTable working={working} />
+        <SheetTable
+          columns={notebook.columns.filter(({ kind, isRaw }) => kind !== 'derived' && !isRaw)}
+          rows={rows.rows}
+        />
       </section>
     </article>
   )
 }
 
-/** By which calibration its pH was worked out. */
-function calibrationWords(working: Working): string {
-  const { calibration } = working
-  if (calibration?.keptAt == null) return 'pH by the line of an ideal electrode: it was not calibrated.'
+/** By which calibration a channel was read. */
+function calibrationWords({ probe, calibration, isWorkedOutAgain }: RunRows['channels'][number]): string {
+  if (calibration?.keptAt == null) return `${probe.title} by its maker’s line: it was not calibrated.`
   const [figure] = calibration.keyFigures
   const day = new Date(calibration.keptAt).toLocaleDateString('en-GB', { dateStyle: 'long' })
   return (
-    `pH by the calibration of ${day}` +
+    `${probe.title} by the calibration of ${day}` +
     (figure === undefined ? '' : `, ${figureText(figure)} ${figure.label}`) +
-    (working.isWorkedOutAgain ? '; the run was worked out again with it.' : '.')
+    (isWorkedOutAgain ? '; the run was worked out again with it.' : '.')
   )
 }
 
+const ROWS_OF_ONE_BLOCK = 16
+
 /** Two or three blocks side by side, so that fifty readings still fit on the page. */
-function SheetTable({ working }: { working: Working }) {
-  const blockCount = working.readings.length > 16 ? 3 : 1
-  const length = Math.ceil(working.readings.length / blockCount)
-  const blocks = Array.from({ length: blockCount }, (_, i) => working.readings.slice(i * length, (i + 1) * length))
+function SheetTable({ columns, rows }: { columns: readonly Column[]; rows: readonly Row[] }) {
+  const blockCount = rows.length > ROWS_OF_ONE_BLOCK && columns.length < 5 ? 3 : 1
+  const length = Math.ceil(rows.length / blockCount)
+  const blocks = Array.from({ length: blockCount }, (_, i) => rows.slice(i * length, (i + 1) * length))
   return (
-    <div className="grid gap-6 sm:grid-cols-3 print:grid-cols-3">
+    <div className={blockCount === 1 ? '' : 'grid gap-6 sm:grid-cols-3 print:grid-cols-3'}>
       {blocks.map((block, index) => (
         <table key={index} className="num w-full self-start text-right text-sm">
           <thead className="border-base-content/50 border-b">
             <tr>
-              <th scope="col">V / mL</th>
-              <th scope="col">pH</th>
-              <th scope="col">T / °C</th>
+              {columns.map((column) => (
+                <th key={column.id} scope="col">
+                  {columnHead(column)}
+                </th>
+              ))}
             </tr>
           </thead>
           <tbody>
-            {block.map((reading) => (
-              <tr key={reading.id} className={reading.setAsideReason === null ? '' : 'quiet line-through'}>
-                <td>{volume(reading.volume)}</td>
-                <td>
-                  {reading.wasSteady ? '' : '~'}
-                  {reading.ph === null ? '—' : fixed(reading.ph.value, 2)}
-                </td>
-                <td>{reading.celsius === null ? '—' : fixed(reading.celsius, 1)}</td>
+            {block.map((row) => (
+              <tr key={row.id} className={row.setAside === null ? '' : 'quiet line-through'}>
+                {columns.map((column, place) => (
+                  <td key={column.id}>
+                    {place === 1 && !row.wasSteady ? '~' : ''}
+                    {cellText(row, column)}
+                  </td>
+                ))}
               </tr>
             ))}
           </tbody>

@@ -1,23 +1,24 @@
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { paperInk } from '../../lib/figure/ink'
-import { NOTHING } from '../../lib/figure/selection'
+import { notebookFigure } from '../../lib/figure/notebookFigure'
+import { PageProblem } from '../../ui/PageProblem'
 import { Waiting } from '../../ui/Waiting'
 import { download, pictureOf } from '../figure'
-import { useShell } from '../shell/useShell'
-import { reasonFigureOption } from '../working/reasonFigureOption'
-import { useWorking } from '../working/useWorking'
+import { useNotebook, useRunRows, useWorked } from '../notebook'
+import { figureInput } from '../reasonFigure'
 import { LabSheet } from './LabSheet'
 
 /** Report: the sheet as it will print, and beside it what can be taken away. */
 export function ReportPage() {
-  const { experiment } = useShell()
+  const notebook = useNotebook()
   const [parameters, setParameters] = useSearchParams()
   const [decimal, setDecimal] = useState<'point' | 'comma'>('point')
-  const withReadings = experiment.runs.filter((run) => run.readingCount > 0)
+  const withReadings = notebook.runs.filter((other) => other.readingCount > 0)
   const asked = Number(parameters.get('run'))
   const run = withReadings.find((other) => other.id === asked) ?? withReadings.at(-1)
-  const working = useWorking(experiment.id, run?.id ?? null)
+  const worked = useWorked(notebook.id)
+  const rows = useRunRows(run?.id ?? null)
 
   if (run === undefined) {
     return (
@@ -26,28 +27,29 @@ export function ReportPage() {
         <p className="quiet">
           The sheet fills itself from the run: figure, table and working. Only the words are yours.
         </p>
-        <Link to={`/experiments/${experiment.id}/record`} className="btn btn-primary mx-auto">
+        <Link to={`/experiments/${notebook.id}/record`} className="btn btn-primary mx-auto">
           Record a run
         </Link>
       </main>
     )
   }
-  if (working.data === undefined) return <Waiting what="the sheet" />
-  const data = working.data
+  const problem = worked.error ?? rows.error
+  if (problem !== null && (worked.data === undefined || rows.data === undefined))
+    return <PageProblem problem={problem} />
+  if (worked.data === undefined || rows.data === undefined) return <Waiting what="the sheet" />
+  const source = { notebook, figure: notebook.figures[0], worked: worked.data.worked, run, rows: rows.data }
 
   async function handlePicture(kind: 'png' | 'svg') {
+    const input = figureInput(source)
+    if (input === null) return
     const ink = paperInk()
-    const option = reasonFigureOption(
-      { titrant: experiment.titrant, working: data, selection: NOTHING, derivative: 1 },
-      ink,
-    )
-    download(await pictureOf(option, kind, ink.paper), `titration-run-${data.runNumber}.${kind}`)
+    download(await pictureOf(notebookFigure(input, ink), kind, ink.paper), `figure-run-${source.run.number}.${kind}`)
   }
 
   return (
     <main className="flex min-h-0 flex-1 flex-col gap-4 px-5 py-4 lg:grid lg:grid-cols-[1fr_270px] print:block print:p-0">
       <div className="min-h-0 overflow-y-auto print:overflow-visible" tabIndex={0} role="region" aria-label="Lab sheet">
-        <LabSheet experiment={experiment} working={data} />
+        <LabSheet key={run.id} notebook={notebook} worked={source.worked} run={run} rows={source.rows} />
       </div>
       <aside className="no-print panel flex flex-col gap-5 self-start p-4" aria-label="Take away">
         {withReadings.length > 1 ? (
@@ -55,14 +57,14 @@ export function ReportPage() {
             <span className="quiet text-sm">The sheet is about</span>
             <select
               className="select bg-base-100 w-full"
-              value={data.runId}
+              value={run.id}
               onChange={(event) => {
                 setParameters({ run: event.target.value })
               }}
             >
               {withReadings.map((other) => (
                 <option key={other.id} value={other.id}>
-                  Run {other.number}, {other.readingCount} readings
+                  {other.name}, {other.readingCount} readings
                 </option>
               ))}
             </select>
@@ -112,7 +114,7 @@ export function ReportPage() {
           </fieldset>
           <a
             className="btn btn-outline btn-sm w-full"
-            href={`/api/runs/${data.runId}/readings.csv?decimal=${decimal}`}
+            href={`/api/runs/${run.id}/rows.csv?decimal=${decimal}`}
             download
           >
             CSV for a spreadsheet

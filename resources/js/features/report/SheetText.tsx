@@ -1,4 +1,4 @@
-import { useEffect, useId, useState } from 'react'
+import { useEffect, useId, useRef, useState } from 'react'
 
 interface SheetTextProps {
   title: string
@@ -9,22 +9,38 @@ interface SheetTextProps {
 
 const KEEP_AFTER_MS = 800
 
-/** A part of the sheet in the teacher's own words, kept while it is typed. */
+/** A part of the sheet in the teacher's own words, kept while it is typed, and when the page is left within its delay. */
 export function SheetText({ title, value, placeholder, onChange }: SheetTextProps) {
   const [text, setText] = useState(value)
-  const [kept, setKept] = useState(value)
   const id = useId()
+  const latest = useRef({ text: value, kept: value, onChange })
+  useEffect(() => {
+    latest.current = { ...latest.current, text, onChange }
+  })
+
+  function handleKeep() {
+    const { text: now, kept, onChange: keep } = latest.current
+    if (now === kept) return
+    latest.current.kept = now
+    keep(now)
+  }
 
   useEffect(() => {
-    if (text === kept) return
-    const timer = setTimeout(() => {
-      setKept(text)
-      onChange(text)
-    }, KEEP_AFTER_MS)
+    if (text === latest.current.kept) return
+    const timer = setTimeout(handleKeep, KEEP_AFTER_MS)
     return () => {
       clearTimeout(timer)
     }
-  }, [text, kept, onChange])
+  }, [text])
+
+  useEffect(() => {
+    const handleLeave = handleKeep
+    window.addEventListener('pagehide', handleLeave)
+    return () => {
+      window.removeEventListener('pagehide', handleLeave)
+      handleKeep()
+    }
+  }, [])
 
   return (
     <section>
@@ -41,12 +57,7 @@ export function SheetText({ title, value, placeholder, onChange }: SheetTextProp
         onChange={(event) => {
           setText(event.target.value)
         }}
-        onBlur={() => {
-          if (text !== kept) {
-            setKept(text)
-            onChange(text)
-          }
-        }}
+        onBlur={handleKeep}
       />
     </section>
   )

@@ -3,7 +3,7 @@ import { useId, useState, type SubmitEvent } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { answerOf, api } from '../../lib/api/client'
-import { Wordmark } from '../shell/Wordmark'
+import { Wordmark } from '../../ui/Wordmark'
 import { TitrationSketch } from './TitrationSketch'
 
 /** Only addresses of this application: a link from elsewhere must not lead away after signing in. */

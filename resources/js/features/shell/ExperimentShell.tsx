@@ -1,18 +1,20 @@
+import { History } from 'lucide-react'
 import { useState } from 'react'
 import { Link, Outlet, useParams } from 'react-router'
 import { PageProblem } from '../../ui/PageProblem'
 import { useKey } from '../../ui/useKey'
 import { Waiting } from '../../ui/Waiting'
-import { useExperiment } from '../experiments/useExperiment'
+import { Wordmark } from '../../ui/Wordmark'
+import { HistoryDialog } from '../history/HistoryDialog'
+import { useNotebookNews, useNotebookQuery } from '../notebook'
 import { BenchNotes } from '../probes/BenchNotes'
 import { useLiveBench } from '../probes/useLiveBench'
-import { useExperimentNews } from '../experiments/useExperimentNews'
 import { KeysDialog } from './KeysDialog'
 import { SaveStateText } from './SaveStateText'
 import { StagePath } from './StagePath'
 import { ThemeButton } from './ThemeButton'
-import { Wordmark } from './Wordmark'
-import type { ShellContext } from './useShell'
+import { TitleField } from './TitleField'
+import { UndoButtons } from './UndoButtons'
 
 /** On all four stages: what is in danger is told wherever one looks. */
 function ExperimentNotes({ bench }: { bench: { id: number; name: string } }) {
@@ -28,52 +30,63 @@ function ExperimentNotes({ bench }: { bench: { id: number; name: string } }) {
 /** The slim top line, and below it the stage one is in. */
 export function ExperimentShell() {
   const experimentId = Number(useParams().experimentId)
-  const experiment = useExperiment(experimentId)
-  const [isShowingKeys, setIsShowingKeys] = useState(false)
-  useExperimentNews(experimentId)
+  const notebook = useNotebookQuery(experimentId)
+  const [shown, setShown] = useState<'keys' | 'history' | null>(null)
+  useNotebookNews(experimentId)
   useKey('?', () => {
-    setIsShowingKeys(true)
+    setShown('keys')
   })
-
-  if (experiment.isError) {
-    return <PageProblem problem={experiment.error} back={{ to: '/experiments', words: 'Back to the experiments' }} />
+  function handleClose() {
+    setShown(null)
   }
-  if (experiment.isPending) return <Waiting what="the experiment" />
 
-  const context: ShellContext = { experiment: experiment.data }
+  if (notebook.data === undefined) {
+    return notebook.isError ? (
+      <PageProblem problem={notebook.error} back={{ to: '/experiments', words: 'Back to the experiments' }} />
+    ) : (
+      <Waiting what="the experiment" />
+    )
+  }
+  const data = notebook.data
+  const bench = data.runs.find((run) => run.state === 'open')?.bench ?? data.bench
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh print:block print:h-auto">
-      <title>{`${experiment.data.title} · Welkion`}</title>
-      <header className="no-print border-base-300 bg-base-100 flex flex-wrap items-center gap-x-4 gap-y-1 border-b px-5 py-2 lg:h-[52px] lg:flex-nowrap">
+      <title>{`${data.title} · Welkion`}</title>
+      <header className="no-print border-base-300 bg-base-100 flex flex-wrap items-center gap-x-3 gap-y-1 border-b px-5 py-2 lg:h-[52px] lg:flex-nowrap">
         <Link to="/experiments" aria-label="Welkion, all experiments">
           <Wordmark />
         </Link>
         <span aria-hidden="true" className="bg-base-300 hidden h-7 w-px sm:block" />
-        <h1 className="min-w-0 flex-1 truncate font-semibold">{experiment.data.title}</h1>
-        <StagePath experimentId={experimentId} stages={experiment.data.stages} />
-        <div className="flex flex-1 items-center justify-end gap-2">
-          <SaveStateText since={new Date(experiment.data.updatedAt)} />
+        <TitleField key={data.title} notebook={data} />
+        <StagePath experimentId={experimentId} stages={data.stages} />
+        <div className="flex flex-1 items-center justify-end gap-1">
+          <UndoButtons notebook={data} />
+          <SaveStateText since={new Date(data.updatedAt)} />
+          <button
+            type="button"
+            className="btn btn-sm btn-ghost px-2 font-normal"
+            onClick={() => {
+              setShown('history')
+            }}
+          >
+            <History size={15} aria-hidden="true" /> History
+          </button>
           <ThemeButton />
           <button
             type="button"
-            className="btn btn-sm btn-ghost font-normal"
+            className="btn btn-sm btn-ghost px-2 font-normal"
             onClick={() => {
-              setIsShowingKeys(true)
+              setShown('keys')
             }}
           >
             Keys <kbd className="key">?</kbd>
           </button>
         </div>
       </header>
-      <ExperimentNotes bench={experiment.data.bench} />
-      <Outlet context={context} />
-      {isShowingKeys ? (
-        <KeysDialog
-          onClose={() => {
-            setIsShowingKeys(false)
-          }}
-        />
-      ) : null}
+      {bench === null ? null : <ExperimentNotes bench={bench} />}
+      <Outlet context={data} />
+      {shown === 'keys' ? <KeysDialog onClose={handleClose} /> : null}
+      {shown === 'history' ? <HistoryDialog experimentId={experimentId} onClose={handleClose} /> : null}
     </div>
   )
 }

@@ -9,7 +9,8 @@ const KEYS = [
   ['← →', 'Move the picked point, once the figure has the focus'],
   ['Shift + ← →', 'Stretch the span'],
   ['Esc', 'Clear point and span; close a dialog'],
-  ['Ctrl + Z', 'Undo what the message at the foot offers to undo'],
+  ['/', 'Add a line of working'],
+  ['Ctrl + Z', 'Undo; with Shift, redo'],
   ['?', 'This list'],
 ] as const
 

@@ -3,7 +3,7 @@ import { useSession } from '../session/useSession'
 import { useSignOut } from '../session/useSignOut'
 import { NotKept } from './SaveStateText'
 import { ThemeButton } from './ThemeButton'
-import { Wordmark } from './Wordmark'
+import { Wordmark } from '../../ui/Wordmark'
 
 const PLACES = [
   { to: '/experiments', words: 'Experiments' },

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import { sentenceOf } from '../../lib/api/problem'
 import type { Bench, World } from '../../lib/api/types'
-import { fixed, volume } from '../../lib/format'
+import { actTowards } from './actTowards'
 import { ActButton, ControlGroup, Group } from './ControlGroup'
 import { RevealTruth } from './RevealTruth'
 import { useAct } from './useAct'
@@ -9,22 +9,22 @@ import { useAct } from './useAct'
 interface SimulatedBenchProps {
   bench: Bench
   world: World | null
-  /** The burette volume the run asks for next; null outside a run. */
-  nextVolume?: number | null
+  /** What the run is to be set to next; null outside a run. */
+  next?: number | string | null
 }
 
 const SPEEDS = [1, 10, 60] as const
 const OPEN_KEY = 'welkion.simulation-open'
 
 /** The hands of a simulated bench: apart from the application's own controls, and recognisable as such. */
-export function SimulatedBench({ bench, world, nextVolume = null }: SimulatedBenchProps) {
+export function SimulatedBench({ bench, world, next = null }: SimulatedBenchProps) {
   const [isOpen, setIsOpen] = useState(() => localStorage.getItem(OPEN_KEY) === 'yes')
   const act = useAct(bench.id)
   useEffect(() => {
     localStorage.setItem(OPEN_KEY, isOpen ? 'yes' : 'no')
   }, [isOpen])
   if (!bench.isSimulated || world === null) return null
-  const missing = nextVolume === null || world.buretteMl === undefined ? null : nextVolume - world.buretteMl
+  const towards = actTowards(world.controls, next)
 
   return (
     <section
@@ -62,14 +62,14 @@ export function SimulatedBench({ bench, world, nextVolume = null }: SimulatedBen
           {world.controls.map((control) => (
             <ControlGroup key={control.title} control={control} onAct={act.mutate} />
           ))}
-          {missing === null || nextVolume === null ? null : (
+          {towards === null ? null : (
             <ActButton
-              isDisabled={missing < 0.0005}
+              isDisabled={towards.act === null}
               onClick={() => {
-                act.mutate({ act: 'dispense', volume: Number(fixed(missing, 4)) })
+                if (towards.act !== null) act.mutate(towards.act)
               }}
             >
-              add up to {volume(nextVolume)} mL
+              {towards.words}
             </ActButton>
           )}
           <Group label="Clock">

@@ -13,14 +13,22 @@ import { useComparison } from './useComparison'
 type Column = Comparison['columns'][number]
 
 /** A run worked out again from its raw values with another calibration, beside what was recorded. */
-export function CompareDialog({ runId, onClose }: { runId: number; onClose: () => void }) {
-  const { comparison, add, putInForce } = useComparison(runId)
+export function CompareDialog({
+  runId,
+  experimentId,
+  onClose,
+}: {
+  runId: number
+  experimentId: number
+  onClose: () => void
+}) {
+  const { comparison, add, putInForce } = useComparison(runId, experimentId)
   const problem = comparison.error ?? add.error ?? putInForce.error
   return (
     <Dialog title="Worked out by other calibrations" isWide onClose={onClose}>
       <p className="quiet mb-3">
-        The raw values stay as they were recorded; only the line that turns them into pH changes. What was recorded
-        stays beside it.
+        The raw values stay as they were recorded; only the line that turns them into quantities changes. What was
+        recorded stays beside it.
       </p>
       {comparison.data === undefined ? (
         <Waiting what="the results" />
@@ -29,7 +37,7 @@ export function CompareDialog({ runId, onClose }: { runId: number; onClose: () =
           <CompareTable
             comparison={comparison.data}
             onPutInForce={(id) => {
-              putInForce.mutate(id)
+              putInForce.act(id)
             }}
           />
           <AddCalibration comparison={comparison.data} isAdding={add.isPending} onAdd={add.mutate} />
@@ -124,18 +132,18 @@ function AddCalibration({ comparison, isAdding, onAdd }: AddCalibrationProps) {
   const [chosen, setChosen] = useState('')
   const shown = new Set(comparison.columns.map(({ calibration }) => calibration?.id))
   const others = (history.data?.calibrations ?? []).filter(({ id }) => !shown.has(id)).reverse()
-  if (others.length === 0) return <p className="quiet mt-3 text-sm">All calibrations of this electrode are shown.</p>
+  if (others.length === 0) return <p className="quiet mt-3 text-sm">All calibrations of this probe are shown.</p>
   return (
     <div className="mt-4 flex flex-wrap items-center gap-3">
       <select
         className="select select-sm bg-base-100 min-w-64"
-        aria-label="Another calibration of this electrode"
+        aria-label="Another calibration of this probe"
         value={chosen}
         onChange={(event) => {
           setChosen(event.target.value)
         }}
       >
-        <option value="">another calibration of this electrode</option>
+        <option value="">another calibration of this probe</option>
         {others.map((one) => (
           <option key={one.id} value={one.id}>
             {optionWords(one, now)}
@@ -164,7 +172,7 @@ function differenceWords(difference: number, shown: string, unit = ''): string {
 
 function columnWords({ calibration }: Column, now: Date): string {
   const [figure] = calibration?.keyFigures ?? []
-  if (calibration?.keptAt == null || figure === undefined) return 'ideal electrode'
+  if (calibration?.keptAt == null || figure === undefined) return 'the maker’s line'
   return `${figureText(figure)}, ${dayAndTime(new Date(calibration.keptAt), now)}`
 }
 

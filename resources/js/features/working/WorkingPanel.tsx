@@ -1,44 +1,72 @@
 import { useState } from 'react'
-import type { Experiment, Working, WorkingLine } from '../../lib/api/types'
 import { dayAndTime } from '../../lib/ago'
-import { circled } from '../../lib/format'
-import { useNow } from '../../ui/useNow'
-import { TrustSentences } from '../probes/TrustSentences'
+import type { Line, Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
+import type { Selection } from '../../lib/figure/selection'
+import { countOf } from '../../lib/format'
 import { figureText } from '../../lib/probes/figureText'
+import { useKey } from '../../ui/useKey'
+import { useNow } from '../../ui/useNow'
+import { EntriesDialog, missingEntries, ThingsDialog } from '../entries'
+import { TrustSentences } from '../probes/TrustSentences'
+import { AddLineDialog } from './AddLineDialog'
 import { CompareDialog } from './CompareDialog'
-import { EntriesDialog } from './EntriesDialog'
+import { LineItem } from './LineItem'
 
 interface WorkingPanelProps {
-  experiment: Experiment
-  working: Working
-  isUpdating: boolean
+  notebook: Notebook
+  worked: readonly WorkedLine[]
+  run: RunSummary
+  rows: RunRows
+  selection: Selection
   /** Whether the results by other calibrations are shown beside. */
   isComparing: boolean
   onCompare: (isComparing: boolean) => void
 }
 
+type Shown = 'entries' | 'things' | 'add' | null
+
 /** The list of reasoning: each line a result, how it was found, and what it rests on. */
-export function WorkingPanel({ experiment, working, isUpdating, isComparing, onCompare }: WorkingPanelProps) {
-  const [isTyping, setIsTyping] = useState(false)
-  const [openKey, setOpenKey] = useState<string | null>(null)
+export function WorkingPanel({ notebook, worked, run, rows, selection, isComparing, onCompare }: WorkingPanelProps) {
+  const [shown, setShown] = useState<Shown>(null)
+  const [openSymbol, setOpenSymbol] = useState<string | null>(null)
+  const of = (line: Line) =>
+    worked.find(({ symbol, runId }) => symbol === line.symbol && runId === (line.isPerRun ? run.id : null)) ?? null
+  const missing = missingEntries(notebook).length
+  useKey('/', () => {
+    setShown('add')
+  })
+  function handleClose() {
+    setShown(null)
+  }
+
   return (
-    <section className="panel flex min-h-0 flex-col" aria-labelledby="working-title" aria-busy={isUpdating}>
+    <section className="panel flex min-h-0 flex-col" aria-labelledby="working-title">
       <div className="flex items-baseline justify-between px-4 pt-4 pb-2">
         <h2 id="working-title" className="font-semibold">
           Working
         </h2>
         <span className="quiet text-sm">
-          run {working.runNumber} · {working.lines.length} lines
+          {run.name.replace(/^Run /, 'run ')} · {countOf(notebook.lines.length, 'line')} ·{' '}
+          <button
+            type="button"
+            className="word-button"
+            title="Or press /"
+            onClick={() => {
+              setShown('add')
+            }}
+          >
+            + line
+          </button>
         </span>
       </div>
       <div className="px-4 pb-2 text-sm">
         <CalibrationUsed
-          working={working}
+          rows={rows}
           onCompare={() => {
             onCompare(true)
           }}
         />
-        <TrustSentences sentences={working.trustSentences} />
+        <TrustSentences sentences={rows.trustSentences} />
       </div>
       <ol
         className="min-h-0 flex-1 overflow-y-auto px-2"
@@ -46,151 +74,82 @@ export function WorkingPanel({ experiment, working, isUpdating, isComparing, onC
         aria-label="Lines of working"
         data-testid="working-lines"
       >
-        {working.lines.map((line) => (
+        {notebook.lines.map((line, index) => (
           <LineItem
-            key={line.key}
+            key={line.id}
+            notebook={notebook}
             line={line}
-            isOpen={openKey === line.key}
+            place={index + 1}
+            worked={of(line)}
+            isOpen={openSymbol === line.symbol}
             onToggle={() => {
-              setOpenKey(openKey === line.key ? null : line.key)
+              setOpenSymbol(openSymbol === line.symbol ? null : line.symbol)
             }}
             onType={() => {
-              setIsTyping(true)
+              setShown('entries')
             }}
           />
         ))}
+        {notebook.lines.length === 0 ? (
+          <li className="quiet px-2 py-3">
+            No line yet. Drag over the figure, or press “+ line”, and what fits is offered in words.
+          </li>
+        ) : null}
       </ol>
-      <div className="border-base-300 border-t px-4 py-3">
+      <div className="border-base-300 flex flex-wrap gap-x-4 border-t px-4 py-3">
         <button
           type="button"
           className="word-button"
           onClick={() => {
-            setIsTyping(true)
+            setShown('entries')
           }}
         >
           Typed values …
         </button>
-        <span className="quiet ml-3 text-sm">{typedSummary(experiment)}</span>
+        <span className="quiet text-sm">
+          {missing === 0 ? 'all there' : missing === 1 ? '1 is missing' : `${missing} are missing`}
+        </span>
+        <span className="flex-1" />
+        <button
+          type="button"
+          className="word-button font-normal!"
+          onClick={() => {
+            setShown('things')
+          }}
+        >
+          columns and entries
+        </button>
       </div>
       {isComparing ? (
         <CompareDialog
-          runId={working.runId}
+          runId={run.id}
+          experimentId={notebook.id}
           onClose={() => {
             onCompare(false)
           }}
         />
       ) : null}
-      {isTyping ? (
-        <EntriesDialog
-          experiment={experiment}
-          onClose={() => {
-            setIsTyping(false)
-          }}
-        />
-      ) : null}
+      {shown === 'entries' ? <EntriesDialog notebook={notebook} runId={run.id} onClose={handleClose} /> : null}
+      {shown === 'things' ? <ThingsDialog notebook={notebook} onClose={handleClose} /> : null}
+      {shown === 'add' ? <AddLineDialog notebook={notebook} selection={selection} onClose={handleClose} /> : null}
     </section>
   )
 }
 
-function CalibrationUsed({ working, onCompare }: { working: Working; onCompare: () => void }) {
+/** By what the first column that is measured by a calibration is read. */
+function CalibrationUsed({ rows, onCompare }: { rows: RunRows; onCompare: () => void }) {
   const now = useNow(60_000)
-  const { calibration } = working
-  const [figure] = calibration?.keyFigures ?? []
+  const channel = rows.channels.find(({ role }) => role !== null)
+  if (channel === undefined) return null
+  const [figure] = channel.calibration?.keyFigures ?? []
   return (
     <p className="quiet">
-      {calibration?.keptAt == null || figure === undefined
-        ? 'By the line of an ideal electrode'
-        : `${working.isWorkedOutAgain ? 'Worked out again by' : 'By'} the calibration of ${dayAndTime(new Date(calibration.keptAt), now)}, ${figureText(figure)}`}{' '}
+      {channel.calibration?.keptAt == null || figure === undefined
+        ? `${channel.probe.title} by its maker’s line`
+        : `${channel.isWorkedOutAgain ? 'Worked out again by' : 'By'} the calibration of ${dayAndTime(new Date(channel.calibration.keptAt), now)}, ${figureText(figure)}`}{' '}
       <button type="button" className="word-button" onClick={onCompare}>
         by another …
       </button>
     </p>
-  )
-}
-
-function typedSummary(experiment: Experiment): string {
-  const missing = experiment.entries.filter((entry) => entry.value === null).length
-  return missing === 0 ? 'all there' : missing === 1 ? '1 is missing' : `${missing} are missing`
-}
-
-interface LineItemProps {
-  line: WorkingLine
-  isOpen: boolean
-  onToggle: () => void
-  onType: () => void
-}
-
-function LineItem({ line, isOpen, onToggle, onType }: LineItemProps) {
-  const { result } = line
-  return (
-    <li
-      className={`border-base-300 grid grid-cols-[1.9rem_1fr] gap-2 rounded-md px-2 py-3 not-first:border-t ${line.number === 1 ? 'bg-(--green-paper)' : ''}`}
-    >
-      <span
-        aria-hidden="true"
-        className={`grid size-6 place-items-center rounded-full text-sm font-semibold ${
-          line.number === 1 ? 'bg-primary text-primary-content' : 'border-base-content/40 border'
-        }`}
-      >
-        {line.number}
-      </span>
-      <div className="min-w-0">
-        <div className="flex flex-wrap items-baseline justify-between gap-x-3">
-          <h3 className="font-semibold">{line.title}</h3>
-          {result === null ? (
-            <span className="quiet">—</span>
-          ) : (
-            <button
-              type="button"
-              className="hover:bg-base-300/60 -mr-1 ml-auto cursor-pointer rounded px-1 text-right whitespace-nowrap"
-              aria-expanded={isOpen}
-              title="Show all digits"
-              onClick={onToggle}
-            >
-              <span className="num text-lg font-bold">{result.shownValue}</span>{' '}
-              <span className="num quiet text-sm">
-                {result.shownUncertainty === '' ? '' : `± ${result.shownUncertainty}`}{' '}
-                {result.unit === 'pH' ? '' : result.unit}
-              </span>
-            </button>
-          )}
-        </div>
-        {isOpen && result !== null ? (
-          <p className="num text-sm break-all" data-testid={`digits-${line.key}`}>
-            {result.value} ± {result.uncertainty} {result.unit}
-          </p>
-        ) : null}
-        <p className="quiet text-sm">{line.method}</p>
-        {line.formula === '' ? null : (
-          <p className="text-sm">
-            <span className="num">{line.formula}</span>
-            {line.numbers === '' ? null : (
-              <>
-                <br />
-                <span className="num quiet">= {line.numbers}</span>
-              </>
-            )}
-          </p>
-        )}
-        {line.uses.length === 0 ? null : (
-          <p className="sr-only">Rests on line {line.uses.map((number) => circled(number)).join(', ')}.</p>
-        )}
-        {line.warnings.map((warning) => (
-          <p key={warning.code} className="mt-1 text-sm">
-            <strong className="amber">{warning.title}</strong> {warning.text}
-          </p>
-        ))}
-        {line.needs === null ? null : (
-          <p className="mt-1 text-sm">
-            <span className="amber font-semibold">{line.needs}</span>{' '}
-            {line.needs.startsWith('Type') ? (
-              <button type="button" className="word-button" onClick={onType}>
-                Type it
-              </button>
-            ) : null}
-          </p>
-        )}
-      </div>
-    </li>
   )
 }

@@ -1,10 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { answerOf, api } from '../../lib/api/client'
 import type { Comparison } from '../../lib/api/types'
+import { screenId } from '../../lib/notebook/screenId'
+import { uuid } from '../../lib/uuid'
 import { renewProbes } from '../calibration/useCalibration'
 
 /** The results of a run by several calibrations, and what may be done with them. */
-export function useComparison(runId: number) {
+export function useComparison(runId: number, experimentId: number) {
   const client = useQueryClient()
   const path = { run: runId }
   const comparison = useQuery({
@@ -16,6 +18,13 @@ export function useComparison(runId: number) {
     client.setQueryData(['comparison', runId], now)
     renewProbes(client)
     void client.invalidateQueries({ queryKey: ['probe-runs'] })
+    for (const key of [
+      ['notebook', experimentId],
+      ['worked', experimentId],
+      ['rows', runId],
+    ]) {
+      void client.invalidateQueries({ queryKey: key })
+    }
   }
   const add = useMutation({
     mutationFn: (calibrationId: number) =>
@@ -23,9 +32,23 @@ export function useComparison(runId: number) {
     onSuccess,
   })
   const putInForce = useMutation({
-    mutationFn: (reworkingId: number | null) =>
-      answerOf(api.PUT('/api/runs/{run}/comparison', { params: { path }, body: { reworkingId } })),
+    mutationFn: ({ reworkingId, key }: { reworkingId: number | null; key: string }) =>
+      answerOf(
+        api.PUT('/api/runs/{run}/comparison', {
+          params: { path, header: { 'Request-Key': key, Screen: screenId } },
+          body: { reworkingId },
+        }),
+      ),
     onSuccess,
   })
-  return { comparison, add, putInForce }
+  return {
+    comparison,
+    add,
+    putInForce: {
+      error: putInForce.error,
+      act: (reworkingId: number | null) => {
+        putInForce.mutate({ reworkingId, key: uuid() })
+      },
+    },
+  }
 }

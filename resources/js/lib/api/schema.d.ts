@@ -490,6 +490,61 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/methods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The methods a line of working can use */
+        get: operations["listMethods"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/protocols": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The library of protocols, ours and the teacher's own */
+        get: operations["listProtocols"];
+        put?: never;
+        /** Reads a protocol in from a file, checked */
+        post: operations["readProtocol"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/protocols/{protocol}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                protocol: components["parameters"]["protocol"];
+            };
+            cookie?: never;
+        };
+        /** A protocol as a file */
+        get: operations["downloadProtocol"];
+        put?: never;
+        post?: never;
+        /** Removes an own protocol; experiments that began with it stay */
+        delete: operations["deleteProtocol"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/experiments": {
         parameters: {
             query?: never;
@@ -497,9 +552,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** The teacher's experiments, the latest changed first */
         get: operations["listExperiments"];
         put?: never;
-        post: operations["createExperiment"];
+        /** Begins an experiment from a protocol; the same key again is the same experiment */
+        post: operations["beginExperiment"];
         delete?: never;
         options?: never;
         head?: never;
@@ -515,17 +572,19 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** The notebook, without what was recorded in its runs */
         get: operations["showExperiment"];
         put?: never;
         post?: never;
-        delete?: never;
+        /** Takes an experiment out of the way; it can be brought back */
+        delete: operations["throwExperimentAway"];
         options?: never;
         head?: never;
         /** Changes what is given; the rest stays */
         patch: operations["changeExperiment"];
         trace?: never;
     };
-    "/api/experiments/{experiment}/working": {
+    "/api/experiments/{experiment}/bring-back": {
         parameters: {
             query?: never;
             header?: never;
@@ -534,14 +593,408 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** Derivatives and lines of working of a run */
-        get: operations["showWorking"];
+        get?: never;
+        put?: never;
+        /** Brings one back that was thrown away */
+        post: operations["bringExperimentBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A copy with all that was planned and typed, with its runs if wished */
+        post: operations["copyExperiment"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/protocol": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a protocol of an experiment; all but its data */
+        post: operations["makeProtocol"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/worked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        /** All lines of working, worked out */
+        get: operations["showWorked"];
         put?: never;
         post?: never;
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes the last change back, of one's own */
+        post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes the change again that was taken back last */
+        post: operations["redo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        /** What was done, by whom and when, the latest first */
+        get: operations["listHistory"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/history/{revision}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                revision: components["parameters"]["revision"];
+            };
+            cookie?: never;
+        };
+        /** The notebook as it was then */
+        get: operations["showAsItWas"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/history/{revision}/go-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                revision: components["parameters"]["revision"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Goes back to what was then; a change that can be undone */
+        post: operations["goBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Adds an entry */
+        post: operations["addEntry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/entries/{entry}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                entry: components["parameters"]["entry"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes an entry */
+        delete: operations["removeEntry"];
+        options?: never;
+        head?: never;
+        /** Changes what an entry is; another symbol is written into all formulas */
+        patch: operations["changeEntry"];
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/entries/{entry}/value": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                entry: components["parameters"]["entry"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Types into the field of an entry, as people type; what is left out stays */
+        put: operations["typeEntry"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/columns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Adds a column */
+        post: operations["addColumn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/columns/{column}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                column: components["parameters"]["column"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes a column */
+        delete: operations["removeColumn"];
+        options?: never;
+        head?: never;
+        /** Changes a column; another symbol is written into all formulas */
+        patch: operations["changeColumn"];
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Adds a line of working */
+        post: operations["addLine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/lines/{line}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                line: components["parameters"]["line"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes a line */
+        delete: operations["removeLine"];
+        options?: never;
+        head?: never;
+        /** Changes what is given of a line; another symbol is written into all formulas */
+        patch: operations["changeLine"];
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/lines/{line}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                line: components["parameters"]["line"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Copies a line below itself */
+        post: operations["copyLine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/spans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Marks a span of a column */
+        post: operations["addSpan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/spans/{span}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                span: components["parameters"]["span"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes a span; lines work over everything again */
+        delete: operations["removeSpan"];
+        options?: never;
+        head?: never;
+        /** Moves or renames a span */
+        patch: operations["changeSpan"];
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Adds a figure */
+        post: operations["addFigure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/figures/{figure}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                figure: components["parameters"]["figure"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes a figure */
+        delete: operations["removeFigure"];
+        options?: never;
+        head?: never;
+        /** Changes what a figure draws */
+        patch: operations["changeFigure"];
         trace?: never;
     };
     "/api/experiments/{experiment}/runs": {
@@ -555,7 +1008,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Starts a stepwise run with the plan of the experiment */
+        /** Starts a run at a bench with the plan of the experiment */
         post: operations["startRun"];
         delete?: never;
         options?: never;
@@ -572,14 +1025,16 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** The rows of a run, and what is still to come */
         get: operations["showRun"];
         put?: never;
         post?: never;
-        delete?: never;
+        /** Throws a run away; undo brings it back */
+        delete: operations["throwRunAway"];
         options?: never;
         head?: never;
-        /** Another plan, or finer steps over a part of it */
-        patch: operations["changePlan"];
+        /** Describes a run, or gives it another plan, or finer steps over a part of it */
+        patch: operations["changeRun"];
         trace?: never;
     };
     "/api/runs/{run}/finish": {
@@ -593,6 +1048,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Finishes a run */
         post: operations["finishRun"];
         delete?: never;
         options?: never;
@@ -638,7 +1094,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/runs/{run}/readings.csv": {
+    "/api/runs/{run}/readings/{reading}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+                reading: components["parameters"]["reading"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Deletes a reading; undo brings it back */
+        delete: operations["deleteReading"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run}/set-aside": {
         parameters: {
             query?: never;
             header?: never;
@@ -647,8 +1123,27 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** The readings as delimited text, UTF-8, names with units */
-        get: operations["exportReadings"];
+        get?: never;
+        /** Sets readings aside with a reason, or uses them again with null */
+        put: operations["setAside"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run}/rows.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        /** The rows as delimited text, UTF-8, names with units */
+        get: operations["exportRows"];
         put?: never;
         post?: never;
         delete?: never;
@@ -670,46 +1165,8 @@ export interface paths {
         get: operations["compareCalibrations"];
         /** By which working-out the run's results are told; null for the recorded one */
         put: operations["putInForce"];
-        /** Works the run out again from its raw values with another calibration of its electrode */
+        /** Works the run out again from its raw values with another calibration */
         post: operations["workOutAgain"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/readings/{reading}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                reading: components["parameters"]["reading"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        delete: operations["deleteReading"];
-        options?: never;
-        head?: never;
-        /** Sets a reading aside with a reason, or takes it back with null */
-        patch: operations["setReadingAside"];
-        trace?: never;
-    };
-    "/api/readings/{reading}/restore": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                reading: components["parameters"]["reading"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Brings a deleted reading back */
-        post: operations["restoreReading"];
         delete?: never;
         options?: never;
         head?: never;
@@ -958,7 +1415,11 @@ export interface components {
                 field: string;
                 words: string;
                 act: components["schemas"]["Act"];
+                /** @description of a number that is added, how much there is already */
+                reached: number | null;
             } | null;
+            /** @description whether a stepwise run is set by it */
+            isStep: boolean;
         };
         /** @description what an onlooker sees of a simulated bench */
         World: {
@@ -967,8 +1428,6 @@ export interface components {
             isRinsed: boolean;
             summary: string[];
             controls: components["schemas"]["Control"][];
-            buretteMl?: number;
-            buretteLeftMl?: number;
             place?: string;
             placeWords?: string;
         };
@@ -1183,25 +1642,27 @@ export interface components {
                 }[];
             }[];
         };
-        /** @description which stages are done */
+        BenchName: {
+            id: number;
+            name: string;
+        };
+        /** @description Which of the four stages are done */
         Stages: {
             prepare: boolean;
             record: boolean;
             reason: boolean;
             report: boolean;
         };
-        BenchName: {
-            id: number;
-            name: string;
-        };
         ExperimentSummary: {
             id: number;
             title: string;
             protocol: string;
-            bench: components["schemas"]["BenchName"];
-            sample: string;
+            bench: components["schemas"]["BenchName"] | null;
             runCount: number;
+            isRecording: boolean;
             stages: components["schemas"]["Stages"];
+            /** Format: date-time */
+            thrownAwayAt: string | null;
             /** Format: date-time */
             updatedAt: string;
         };
@@ -1210,129 +1671,332 @@ export interface components {
             to: number;
             step: number;
         };
-        /** @description volumes in mL, range after range */
-        Plan: components["schemas"]["PlanRange"][];
+        /** @description Steps of a run, as ranges or one by one */
+        Plan: {
+            ranges?: components["schemas"]["PlanRange"][];
+            steps?: (number | string)[];
+        };
+        /** @description A probe an experiment asks for */
+        Role: {
+            role?: string;
+            kind: string;
+            name: string;
+            isNeeded: boolean;
+        };
+        ExperimentPlan: {
+            protocol: string;
+            picture: string;
+            prepare: string[];
+            roles: components["schemas"]["Role"][];
+            steps: components["schemas"]["Plan"];
+            stepWords: string;
+            hints: {
+                aim: string;
+                conclusion: string;
+            };
+        };
         Entry: {
+            id: number;
             symbol: string;
             name: string;
+            shownName: string;
+            unit: string;
+            isPerRun: boolean;
+            isWords: boolean;
             value: number | null;
             uncertainty: number;
-            unit: string;
+            text: string | null;
+            position: number;
+            ofRuns: {
+                runId: number;
+                value: number | null;
+                uncertainty: number;
+            }[];
         };
-        Experiment: {
+        Column: {
+            id: number;
+            symbol: string;
+            name: string;
+            shownName: string;
+            unit: string;
+            /** @enum {string} */
+            kind: "time" | "measured" | "step" | "typed" | "derived";
+            role: string | null;
+            isRaw: boolean;
+            isSteady: boolean;
+            isWords: boolean;
+            formula: string | null;
+            decimals: number | null;
+            least: number | null;
+            most: number | null;
+            finest: number | null;
+            position: number;
+        };
+        Span: {
+            id: number;
+            columnId: number;
+            name: string;
+            from: number;
+            to: number;
+        };
+        Panels: {
+            y: string[];
+        }[];
+        Figure: {
             id: number;
             title: string;
-            protocol: string;
-            aim: string | null;
-            conclusion: string | null;
-            titrant: string;
-            sample: string;
-            analyte: string;
-            bench: components["schemas"]["BenchName"];
-            entries: components["schemas"]["Entry"][];
-            plan: components["schemas"]["Plan"];
-            span: components["schemas"]["Span"];
-            stages: components["schemas"]["Stages"];
-            runs: components["schemas"]["RunSummary"][];
-            /** Format: date-time */
-            updatedAt: string;
+            shownTitle: string;
+            x: string;
+            panels: components["schemas"]["Panels"];
+            position: number;
         };
-        /** @description from and to, mL */
-        Span: number[] | null;
+        TypedNumber: {
+            value: number;
+            uncertainty?: number;
+            unit?: string;
+        };
+        Line: {
+            id: number;
+            symbol: string;
+            title: string;
+            shownTitle: string;
+            method: string;
+            isPerRun: boolean;
+            spanId: number | null;
+            uses: {
+                [key: string]: string;
+            };
+            texts: {
+                [key: string]: string;
+            };
+            numbers: {
+                [key: string]: components["schemas"]["TypedNumber"];
+            };
+            position: number;
+        };
         RunSummary: {
             id: number;
             number: number;
+            name: string;
+            condition: string | null;
+            trial: number | null;
+            kind: string;
             /** @enum {string} */
             state: "open" | "finished";
+            bench: components["schemas"]["BenchName"] | null;
             /** Format: date-time */
             startedAt: string;
             /** Format: date-time */
             finishedAt: string | null;
             readingCount: number;
         };
-        Reading: {
-            id: number;
-            volume: number;
-            ph: components["schemas"]["Measured"] | null;
-            millivolts: number | null;
-            celsius: number | null;
-            wasSteady: boolean;
-            setAsideReason: string | null;
-            /** Format: date-time */
-            takenAt: string;
+        NotebookAbout: {
+            title: string;
+            aim: string | null;
+            conclusion: string | null;
+            bench: components["schemas"]["BenchName"] | null;
+            plan: components["schemas"]["ExperimentPlan"];
         };
-        Run: {
+        /** @description An experiment, without what was recorded in its runs */
+        Notebook: {
             id: number;
-            number: number;
+            revision: number;
+            title: string;
+            aim: string | null;
+            conclusion: string | null;
+            bench: components["schemas"]["BenchName"] | null;
+            plan: components["schemas"]["ExperimentPlan"];
+            entries: components["schemas"]["Entry"][];
+            columns: components["schemas"]["Column"][];
+            spans: components["schemas"]["Span"][];
+            figures: components["schemas"]["Figure"][];
+            lines: components["schemas"]["Line"][];
+            runs: components["schemas"]["RunSummary"][];
+            stages: components["schemas"]["Stages"];
+            /** @description what undo would take back */
+            undo: string | null;
+            redo: string | null;
+            /** Format: date-time */
+            updatedAt: string;
+        };
+        /** @description A tree of mathematics, to be typeset or spoken */
+        Mathematics: {
             /** @enum {string} */
-            state: "open" | "finished";
-            /** Format: date-time */
-            startedAt: string;
-            /** Format: date-time */
-            finishedAt: string | null;
-            readingCount: number;
-            experimentId: number;
-            plan: components["schemas"]["Plan"];
-            /** @description planned volumes still to come, mL */
-            remaining: number[];
-            /** @description the pH electrode it is recorded with, and where that is now */
-            electrode: {
-                probeId: number;
+            kind: "symbol" | "number" | "words" | "equals" | "plus" | "minus" | "times" | "over" | "power" | "negative" | "call" | "derivative" | "integral" | "at";
+            text?: string;
+            unit?: string;
+            parts?: components["schemas"]["Mathematics"][];
+        };
+        Warning: {
+            code: string;
+            title: string;
+            text: string;
+        };
+        /** @description Something of a result that a figure of two columns shows */
+        Mark: {
+            /** @enum {string} */
+            kind: "point" | "curve" | "vertical" | "horizontal" | "band";
+            label: string;
+            xSymbol: string;
+            ySymbol: string;
+            x: number[];
+            y: number[];
+            low: number[] | null;
+        };
+        /** @description What a line comes to, in one run or in the experiment */
+        WorkedLine: {
+            symbol: string;
+            runId: number | null;
+            result: components["schemas"]["Measured"] | null;
+            outcomes: {
+                name: string;
+                words: string;
+                measured: components["schemas"]["Measured"];
+            }[];
+            lists: {
+                name: string;
+                words: string;
+                values: number[];
+                unit: string;
+                names: string[] | null;
+            }[];
+            method: string;
+            source: string;
+            explanation: {
+                symbols: components["schemas"]["Mathematics"];
+                numbers: components["schemas"]["Mathematics"] | null;
+            } | null;
+            /** @description symbols of lines it rests on */
+            rests: string[];
+            sources: {
+                words: string;
+                percent: number;
+            }[];
+            warnings: components["schemas"]["Warning"][];
+            marks: components["schemas"]["Mark"][];
+            needs: string | null;
+            problem: string | null;
+            /** @description character of its formula, from 1 */
+            position: number | null;
+        };
+        Worked: {
+            revision: number;
+            worked: components["schemas"]["WorkedLine"][];
+        };
+        RunChannel: {
+            role: string | null;
+            probe: {
+                id: number;
+                kind: string;
                 title: string;
                 serial: string;
                 bench: components["schemas"]["BenchName"];
-            } | null;
+            };
+            unit: string;
             calibration: components["schemas"]["CalibrationSummary"] | null;
-            /** @description whether its results are told by another calibration than it was recorded with */
             isWorkedOutAgain: boolean;
-            /** @description what must be said of its calibrations; empty when all are good */
-            trustSentences: string[];
-            readings: components["schemas"]["Reading"][];
-            advice: {
-                title: string;
-                sentence: string;
-                from: number;
-                to: number;
-                step: number;
-            } | null;
         };
-        /** @description x and y of each point */
-        Points: number[][];
-        WorkingLine: {
-            number: number;
+        Row: {
+            id: number;
+            step: number | string | null;
+            cells: {
+                [key: string]: components["schemas"]["Cell"] | null;
+            };
+            wasSteady: boolean;
+            /** @description the reason */
+            setAside: string | null;
+            /** Format: date-time */
+            takenAt: string;
+        };
+        Cell: {
+            value: number;
+            uncertainty: number;
+            shown: string;
+        };
+        Advice: {
+            warnings: components["schemas"]["Warning"][];
+            refine: components["schemas"]["PlanRange"] | null;
+        };
+        RunRows: {
+            id: number;
+            experimentId: number;
+            plan: components["schemas"]["Plan"];
+            remaining: (number | string)[];
+            channels: components["schemas"]["RunChannel"][];
+            trustSentences: string[];
+            columns: {
+                symbol: string;
+                problem: string | null;
+                position: number | null;
+                notes: string[];
+            }[];
+            rows: components["schemas"]["Row"][];
+            advice: components["schemas"]["Advice"] | null;
+        };
+        /** @description A thing of the notebook as it now stands; null if it is not there any more */
+        ChangedThing: {
+            /** @enum {string} */
+            kind: "experiment" | "entry" | "column" | "span" | "figure" | "line" | "run";
+            id: number;
+            value: components["schemas"]["NotebookAbout"] | components["schemas"]["Entry"] | components["schemas"]["Column"] | components["schemas"]["Span"] | components["schemas"]["Figure"] | components["schemas"]["Line"] | components["schemas"]["RunSummary"] | null;
+        };
+        /** @description The answer to every change of a notebook */
+        Change: {
+            revision: number;
+            /** @description id of what was made */
+            made: number | null;
+            changed: components["schemas"]["ChangedThing"][];
+            worked: components["schemas"]["WorkedLine"][];
+            rows: components["schemas"]["RunRows"][];
+            stages: components["schemas"]["Stages"] | null;
+            undo: string | null;
+            redo: string | null;
+            /** @description what was converted of what was typed */
+            said: string | null;
+        };
+        HistoryEntry: {
+            revision: number;
+            words: string;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            /** @enum {string} */
+            kind: "do" | "undo" | "redo";
+            isUndone: boolean;
+        };
+        Protocol: {
             key: string;
+            isOwn: boolean;
             title: string;
-            result: components["schemas"]["Measured"] | null;
-            method: string;
-            formula: string;
-            /** @description the formula with numbers put in */
-            numbers: string;
-            /** @description numbers of the lines it rests on */
-            uses: number[];
-            warnings: {
-                code: string;
-                title: string;
-                text: string;
-            }[];
-            /** @description what is missing */
-            needs: string | null;
+            question: string;
+            finds: string;
+            sentence: string;
+            picture: string;
+            minutes: number;
+            level: string;
+            roles: components["schemas"]["Role"][];
         };
-        Working: {
-            runId: number;
-            runNumber: number;
-            /** @description the one the results are told by */
-            calibration: components["schemas"]["CalibrationSummary"] | null;
-            isWorkedOutAgain: boolean;
-            trustSentences: string[];
-            readings: components["schemas"]["Reading"][];
-            firstDerivative: components["schemas"]["Points"];
-            secondDerivative: components["schemas"]["Points"];
-            jumps: {
-                volume: components["schemas"]["Measured"];
-                ph: number;
+        Method: {
+            key: string;
+            name: string;
+            sentence: string;
+            source: string;
+            inputs: {
+                name: string;
+                /** @enum {string} */
+                kind: "column" | "number" | "text" | "span" | "values";
+                words: string;
+                isRequired: boolean;
+                choices: string[];
+                default: string | null;
+                unitOf: string | null;
+                unit: string;
             }[];
-            span: components["schemas"]["Span"];
-            lines: components["schemas"]["WorkingLine"][];
+            outcomes: {
+                name: string;
+                words: string;
+            }[];
+            isForLines: boolean;
         };
     };
     responses: {
@@ -1372,22 +2036,22 @@ export interface components {
                 "application/json": components["schemas"]["Comparison"];
             };
         };
-        /** @description The experiment as it now stands */
-        Experiment: {
+        /** @description The notebook as it now stands */
+        Notebook: {
             headers: {
                 [name: string]: unknown;
             };
             content: {
-                "application/json": components["schemas"]["Experiment"];
+                "application/json": components["schemas"]["Notebook"];
             };
         };
-        /** @description The run as it now stands */
-        Run: {
+        /** @description What has changed */
+        Change: {
             headers: {
                 [name: string]: unknown;
             };
             content: {
-                "application/json": components["schemas"]["Run"];
+                "application/json": components["schemas"]["Change"];
             };
         };
     };
@@ -1399,6 +2063,19 @@ export interface components {
         experiment: number;
         run: number;
         reading: number;
+        entry: number;
+        column: number;
+        line: number;
+        span: number;
+        figure: number;
+        revision: number;
+        protocol: string;
+        /** @description made for one act; the same key again is the same act */
+        requestKey: string;
+        /** @description which window it comes from */
+        screen: string;
+        /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+        seenRevision: number;
     };
     requestBodies: never;
     headers: never;
@@ -1919,7 +2596,10 @@ export interface operations {
     openCalibration: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+            };
             path: {
                 probe: components["parameters"]["probe"];
             };
@@ -2270,9 +2950,134 @@ export interface operations {
             404: components["responses"]["Problem"];
         };
     };
-    listExperiments: {
+    listMethods: {
         parameters: {
             query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The methods a line of working can use */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Method"][];
+                };
+            };
+            401: components["responses"]["Problem"];
+        };
+    };
+    listProtocols: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The library of protocols, ours and the teacher's own */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Protocol"][];
+                };
+            };
+            401: components["responses"]["Problem"];
+        };
+    };
+    readProtocol: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description the file as text, of the shape of resources/protocols/protocol.schema.json */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Reads a protocol in from a file, checked */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Protocol"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    downloadProtocol: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                protocol: components["parameters"]["protocol"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A protocol as a file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": Record<string, never>;
+                };
+            };
+            401: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+        };
+    };
+    deleteProtocol: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                protocol: components["parameters"]["protocol"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+        };
+    };
+    listExperiments: {
+        parameters: {
+            query?: {
+                /** @description in titles and protocols */
+                search?: string;
+                /** @description 1 for those thrown away */
+                thrownAway?: 0 | 1;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -2289,12 +3094,16 @@ export interface operations {
                 };
             };
             401: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
         };
     };
-    createExperiment: {
+    beginExperiment: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+            };
             path?: never;
             cookie?: never;
         };
@@ -2302,14 +3111,15 @@ export interface operations {
             content: {
                 "application/json": {
                     title: string;
-                    /** @enum {string} */
-                    protocol: "titration";
-                    benchId: number;
+                    /** @description key of a protocol */
+                    protocol: string;
+                    /** @description where its next run is recorded */
+                    benchId?: number | null;
                 };
             };
         };
         responses: {
-            201: components["responses"]["Experiment"];
+            201: components["responses"]["Notebook"];
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
@@ -2326,7 +3136,30 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            200: components["responses"]["Experiment"];
+            200: components["responses"]["Notebook"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+        };
+    };
+    throwExperimentAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
@@ -2335,7 +3168,14 @@ export interface operations {
     changeExperiment: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
             path: {
                 experiment: components["parameters"]["experiment"];
             };
@@ -2347,59 +3187,21 @@ export interface operations {
                     title?: string;
                     aim?: string | null;
                     conclusion?: string | null;
-                    titrant?: string;
-                    sample?: string;
-                    analyte?: string;
-                    /** @description parts of an entry that are left out stay */
-                    entries?: {
-                        symbol: string;
-                        value?: number | null;
-                        uncertainty?: number;
-                        unit?: string;
-                    }[];
+                    benchId?: number | null;
                     plan?: components["schemas"]["Plan"];
-                    /** @description mL, where the working looks for a jump; null for everywhere */
-                    span?: number[] | null;
                 };
             };
         };
         responses: {
-            200: components["responses"]["Experiment"];
+            200: components["responses"]["Change"];
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
     };
-    showWorking: {
-        parameters: {
-            query?: {
-                /** @description the newest when left out */
-                run?: number;
-            };
-            header?: never;
-            path: {
-                experiment: components["parameters"]["experiment"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The working */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Working"];
-                };
-            };
-            401: components["responses"]["Problem"];
-            403: components["responses"]["Problem"];
-            404: components["responses"]["Problem"];
-        };
-    };
-    startRun: {
+    bringExperimentBack: {
         parameters: {
             query?: never;
             header?: never;
@@ -2410,11 +3212,863 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            201: components["responses"]["Run"];
+            200: components["responses"]["Notebook"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+        };
+    };
+    copyExperiment: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    withRuns?: boolean;
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Notebook"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    makeProtocol: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Makes a protocol of an experiment; all but its data */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Protocol"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    showWorked: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All lines of working, worked out */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Worked"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+        };
+    };
+    undo: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Change"];
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
+        };
+    };
+    redo: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+        };
+    };
+    listHistory: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was done, by whom and when, the latest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryEntry"][];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+        };
+    };
+    showAsItWas: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                revision: components["parameters"]["revision"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The notebook as it was then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        notebook: components["schemas"]["Notebook"];
+                        worked: components["schemas"]["WorkedLine"][];
+                    };
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+        };
+    };
+    goBack: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+                revision: components["parameters"]["revision"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+        };
+    };
+    addEntry: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    symbol: string;
+                    name: string;
+                    unit?: string | null;
+                    position?: number;
+                    isPerRun?: boolean;
+                    isWords?: boolean;
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    removeEntry: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+                entry: components["parameters"]["entry"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+        };
+    };
+    changeEntry: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+                entry: components["parameters"]["entry"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    symbol?: string;
+                    name?: string;
+                    unit?: string | null;
+                    position?: number;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    typeEntry: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+                entry: components["parameters"]["entry"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description as 25,0 or 25.0 ± 0.1 or 0,5 g; nothing clears it */
+                    typed?: string | null;
+                    uncertainty?: string | null;
+                    /** @description of an entry of words */
+                    text?: string | null;
+                    /** @description of an entry for each run */
+                    runId?: number | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    addColumn: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    symbol: string;
+                    name: string;
+                    unit?: string | null;
+                    formula?: string | null;
+                    decimals?: number | null;
+                    least?: number | null;
+                    most?: number | null;
+                    finest?: number | null;
+                    isRaw?: boolean;
+                    isSteady?: boolean;
+                    isWords?: boolean;
+                    position?: number;
+                    /** @enum {string} */
+                    kind: "measured" | "step" | "derived";
+                    /** @description of a measured one */
+                    probeKind?: string | null;
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    removeColumn: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+                column: components["parameters"]["column"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+        };
+    };
+    changeColumn: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+                column: components["parameters"]["column"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    symbol?: string;
+                    name?: string;
+                    unit?: string | null;
+                    formula?: string | null;
+                    decimals?: number | null;
+                    least?: number | null;
+                    most?: number | null;
+                    finest?: number | null;
+                    isRaw?: boolean;
+                    isSteady?: boolean;
+                    isWords?: boolean;
+                    position?: number;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    addLine: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    symbol?: string | null;
+                    title?: string | null;
+                    isPerRun?: boolean;
+                    spanId?: number | null;
+                    /** @description a new span it works over */
+                    span?: {
+                        columnId: number;
+                        name: string;
+                        from: number;
+                        to: number;
+                    };
+                    /** @description symbol by slot; of one of a line’s results as eq.pH */
+                    uses?: {
+                        [key: string]: string;
+                    };
+                    texts?: {
+                        [key: string]: string | null;
+                    };
+                    numbers?: {
+                        [key: string]: components["schemas"]["TypedNumber"];
+                    };
+                    method: string;
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    removeLine: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+                line: components["parameters"]["line"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+        };
+    };
+    changeLine: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+                line: components["parameters"]["line"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    symbol?: string | null;
+                    title?: string | null;
+                    isPerRun?: boolean;
+                    spanId?: number | null;
+                    /** @description a new span it works over */
+                    span?: {
+                        columnId: number;
+                        name: string;
+                        from: number;
+                        to: number;
+                    };
+                    /** @description symbol by slot; of one of a line’s results as eq.pH */
+                    uses?: {
+                        [key: string]: string;
+                    };
+                    texts?: {
+                        [key: string]: string | null;
+                    };
+                    numbers?: {
+                        [key: string]: components["schemas"]["TypedNumber"];
+                    };
+                    /** @description from 1 */
+                    place?: number;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    copyLine: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+                line: components["parameters"]["line"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            201: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+        };
+    };
+    addSpan: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    columnId: number;
+                    name: string;
+                    /** @description in the unit of the column */
+                    from: number;
+                    to: number;
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    removeSpan: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+                span: components["parameters"]["span"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+        };
+    };
+    changeSpan: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+                span: components["parameters"]["span"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name?: string;
+                    from?: number;
+                    to?: number;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    addFigure: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    title?: string | null;
+                    /** @description symbol of a column */
+                    x: string;
+                    panels: components["schemas"]["Panels"];
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    removeFigure: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+                figure: components["parameters"]["figure"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+        };
+    };
+    changeFigure: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+                figure: components["parameters"]["figure"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    title?: string | null;
+                    /** @description symbol of a column */
+                    x?: string;
+                    panels?: components["schemas"]["Panels"];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    startRun: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description where the experiment records when left out */
+                    benchId?: number | null;
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
         };
     };
     showRun: {
@@ -2428,16 +4082,56 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            200: components["responses"]["Run"];
+            /** @description The rows of a run, and what is still to come */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunRows"];
+                };
+            };
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
         };
     };
-    changePlan: {
+    throwRunAway: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+        };
+    };
+    changeRun: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
             path: {
                 run: components["parameters"]["run"];
             };
@@ -2446,13 +4140,16 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
+                    name?: string | null;
+                    condition?: string | null;
+                    trial?: number | null;
                     plan?: components["schemas"]["Plan"];
                     refine?: components["schemas"]["PlanRange"];
                 };
             };
         };
         responses: {
-            200: components["responses"]["Run"];
+            200: components["responses"]["Change"];
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
@@ -2463,7 +4160,14 @@ export interface operations {
     finishRun: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
             path: {
                 run: components["parameters"]["run"];
             };
@@ -2471,16 +4175,24 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            200: components["responses"]["Run"];
+            200: components["responses"]["Change"];
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
         };
     };
     reopenRun: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
             path: {
                 run: components["parameters"]["run"];
             };
@@ -2488,7 +4200,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            200: components["responses"]["Run"];
+            200: components["responses"]["Change"];
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
@@ -2498,7 +4210,14 @@ export interface operations {
     takeReading: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
             path: {
                 run: components["parameters"]["run"];
             };
@@ -2507,10 +4226,8 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
-                    /** Format: uuid */
-                    key: string;
-                    /** @description mL added */
-                    volume: number;
+                    /** @description what the run is set to */
+                    step: number | string | null;
                     /** @description id of the reading that is retaken */
                     replaces?: number | null;
                     /** @description although it is not steady; this is noted */
@@ -2519,7 +4236,7 @@ export interface operations {
             };
         };
         responses: {
-            201: components["responses"]["Run"];
+            201: components["responses"]["Change"];
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
@@ -2528,7 +4245,66 @@ export interface operations {
             503: components["responses"]["Problem"];
         };
     };
-    exportReadings: {
+    deleteReading: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                run: components["parameters"]["run"];
+                reading: components["parameters"]["reading"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+        };
+    };
+    setAside: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    readings: number[];
+                    reason: string | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    exportRows: {
         parameters: {
             query?: {
                 decimal?: "point" | "comma";
@@ -2576,7 +4352,14 @@ export interface operations {
     putInForce: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
             path: {
                 run: components["parameters"]["run"];
             };
@@ -2594,6 +4377,7 @@ export interface operations {
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
     };
@@ -2618,65 +4402,6 @@ export interface operations {
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
-        };
-    };
-    deleteReading: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                reading: components["parameters"]["reading"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: components["responses"]["Run"];
-            401: components["responses"]["Problem"];
-            403: components["responses"]["Problem"];
-            404: components["responses"]["Problem"];
-        };
-    };
-    setReadingAside: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                reading: components["parameters"]["reading"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    setAsideReason: string | null;
-                };
-            };
-        };
-        responses: {
-            200: components["responses"]["Run"];
-            401: components["responses"]["Problem"];
-            403: components["responses"]["Problem"];
-            404: components["responses"]["Problem"];
-            422: components["responses"]["Problem"];
-        };
-    };
-    restoreReading: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                reading: components["parameters"]["reading"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: components["responses"]["Run"];
-            401: components["responses"]["Problem"];
-            403: components["responses"]["Problem"];
-            404: components["responses"]["Problem"];
-            409: components["responses"]["Problem"];
         };
     };
 }

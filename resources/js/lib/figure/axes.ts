@@ -1,7 +1,7 @@
 import { fixed } from '../format'
 import type { Ink } from './ink'
 
-interface AxisRange {
+export interface AxisRange {
   min: number
   max: number
 }
@@ -11,26 +11,41 @@ const INTERVALS = 6
 
 /** A step a person would choose for about six intervals over this length. */
 export function niceStep(length: number): number {
-  if (!(length > 0)) return 1
+  if (!(length > 0) || !Number.isFinite(length)) return 1
   const rough = length / INTERVALS
   const magnitude = 10 ** Math.floor(Math.log10(rough))
   const factor = STEPS.find((step) => step * magnitude >= rough * 0.999) ?? 10
   return factor * magnitude
 }
 
-/** The range of these values, widened to whole steps. */
-export function niceRange(values: readonly number[], least: AxisRange): AxisRange & { step: number } {
-  const min = Math.min(least.min, ...values)
-  const max = Math.max(least.max, ...values)
+/** Smallest and largest of however many values; null without any. */
+export function extentOf(values: Iterable<number>): AxisRange | null {
+  let min = Infinity
+  let max = -Infinity
+  for (const value of values) {
+    if (value < min) min = value
+    if (value > max) max = value
+  }
+  return min > max ? null : { min, max }
+}
+
+/** The range of these values, widened to whole steps; one value gets room on both sides. */
+export function niceRange(values: Iterable<number>, least: AxisRange | null): AxisRange & { step: number } {
+  const extent = extentOf(values) ?? least ?? { min: 0, max: 1 }
+  let min = Math.min(extent.min, least?.min ?? Infinity)
+  let max = Math.max(extent.max, least?.max ?? -Infinity)
+  if (max - min < 1e-12 * Math.max(Math.abs(min), Math.abs(max), 1e-300)) {
+    const room = Math.abs(max) * 0.05 || 1
+    min -= room
+    max += room
+  }
   const step = niceStep(max - min)
   return { min: Math.floor(min / step + 1e-9) * step, max: Math.ceil(max / step - 1e-9) * step, step }
 }
 
 function decimalsOf(step: number): number {
-  return Math.max(
-    0,
-    Math.min(4, Math.ceil(-Math.log10(step) - 1e-9) + (Number.isInteger(step * 4) && step % 0.5 ? 1 : 0)),
-  )
+  const decimals = Math.ceil(-Math.log10(step) - 1e-9)
+  return Math.max(0, Math.min(8, decimals + (Math.abs((step * 10 ** decimals) % 1) > 1e-6 ? 1 : 0)))
 }
 
 /** An axis in the style of the field book: ticks outside, fine grid, the name with its unit. */

@@ -5,7 +5,14 @@ export type LiveBenches = ReadonlyMap<number, LiveBench>
 export type BenchChannel = LiveChannel<LiveBench, LiveBenches>
 
 const benchChannels = new Map<string, BenchChannel>()
-const experimentChannels = new Map<number, LiveChannel<unknown, unknown>>()
+/** Something of an experiment is another now, and by which window. */
+export interface ExperimentNews {
+  experimentId: number
+  revision: number
+  screen: string
+}
+
+const experimentChannels = new Map<number, LiveChannel<ExperimentNews, ExperimentNews>>()
 
 /** Live values of some benches over one connection: a browser keeps only a few open to one server. */
 export function benchChannel(benchIds: readonly number[]): BenchChannel {
@@ -19,10 +26,13 @@ export function benchChannel(benchIds: readonly number[]): BenchChannel {
 }
 
 /** News that something of an experiment has changed. */
-export function experimentChannel(experimentId: number): LiveChannel<unknown, unknown> {
+export function experimentChannel(experimentId: number): LiveChannel<ExperimentNews, ExperimentNews> {
   let channel = experimentChannels.get(experimentId)
   if (channel === undefined) {
-    channel = new LiveChannel<unknown, unknown>(`/live/experiment-${experimentId}`, (_, message) => message)
+    channel = new LiveChannel<ExperimentNews, ExperimentNews>(
+      `/live/experiment-${experimentId}`,
+      (_, message) => message,
+    )
     experimentChannels.set(experimentId, channel)
   }
   return channel

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Http\Rules\PlanRules;
+use App\Models\Bench;
+use Illuminate\Foundation\Http\FormRequest;
+
+/** Begins an experiment, or changes what is said of it; what is left out stays. */
+final class ExperimentRequest extends FormRequest
+{
+    /** A teacher records only on benches of their own. */
+    public function authorize(): bool
+    {
+        $bench = $this->bench();
+
+        return $bench === null || $this->user()?->can('use', $bench) === true;
+    }
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'title' => [$this->isMethod('POST') ? 'required' : 'sometimes', 'required', 'string', 'max:120'],
+            'protocol' => [$this->isMethod('POST') ? 'required' : 'prohibited', 'string', 'max:60'],
+            'benchId' => ['sometimes', 'bail', 'nullable', 'integer:strict', 'between:1,'.PHP_INT_MAX, 'exists:benches,id'],
+            'aim' => ['sometimes', 'nullable', 'string', 'max:4000'],
+            'conclusion' => ['sometimes', 'nullable', 'string', 'max:8000'],
+        ] + PlanRules::rules('plan');
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            'title.required' => 'Give the experiment a title, for example a question.', 'title.max' => 'A title may have at most 120 letters.',
+            'protocol.required' => 'Choose a protocol.', 'benchId.*' => 'Choose a bench.', 'benchId.exists' => 'This bench does not exist any more. Choose another.',
+        ] + PlanRules::MESSAGES;
+    }
+
+    public function bench(): ?Bench
+    {
+        $id = $this->input('benchId');
+
+        return is_int($id) ? Bench::query()->find($id) : null;
+    }
+
+    /** @return array{title?: string, aim?: string|null, conclusion?: string|null, bench_id?: int|null} */
+    public function changes(): array
+    {
+        $text = fn (string $name): ?string => $this->filled($name) ? $this->string($name)->toString() : null;
+
+        return ($this->filled('title') ? ['title' => $this->string('title')->trim()->toString()] : [])
+            + ($this->has('aim') ? ['aim' => $text('aim')] : [])
+            + ($this->has('conclusion') ? ['conclusion' => $text('conclusion')] : [])
+            + ($this->has('benchId') ? ['bench_id' => $this->bench()?->id] : []);
+    }
+
+    /** @return array<array-key, mixed>|null */
+    public function plan(): ?array
+    {
+        return $this->has('plan') ? PlanRules::read($this->array('plan')) : null;
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Http\Rules\PlanRules;
+use App\Models\Bench;
+use App\Models\Run;
+use App\Recording\RunBook;
+use Illuminate\Foundation\Http\FormRequest;
+use Welkion\Core\Notebook\StepPlan;
+
+/** Where a run begins, what it is called, or another plan for it: all its steps, or finer ones over a part. */
+final class RunRequest extends FormRequest
+{
+    public function authorize(): bool
+    {
+        $bench = $this->bench();
+
+        return $bench === null || $this->user()?->can('use', $bench) === true;
+    }
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'benchId' => ['sometimes', 'bail', 'nullable', 'integer:strict', 'between:1,'.PHP_INT_MAX, 'exists:benches,id'],
+            'name' => ['sometimes', 'nullable', 'string', 'max:120'],
+            'condition' => ['sometimes', 'nullable', 'string', 'max:120'],
+            'trial' => ['sometimes', 'nullable', 'integer:strict', 'between:1,1000'],
+            'refine' => ['sometimes', 'array:from,to,step'],
+            'refine.from' => ['required_with:refine', 'numeric'],
+            'refine.to' => ['required_with:refine', 'numeric'],
+            'refine.step' => ['required_with:refine', 'numeric'],
+        ] + PlanRules::rules('plan');
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['benchId.*' => 'Choose a bench.', 'refine.*' => 'A finer part of the plan needs a first value, a last value and a step.'] + PlanRules::MESSAGES;
+    }
+
+    public function bench(): ?Bench
+    {
+        $id = $this->input('benchId');
+
+        return is_int($id) ? Bench::query()->find($id) : null;
+    }
+
+    /** @return array<string, mixed> */
+    public function described(): array
+    {
+        $described = [];
+        foreach (['name' => '', 'condition' => null] as $name => $none) {
+            if ($this->has($name)) {
+                $described[$name] = $this->filled($name) ? $this->string($name)->trim()->toString() : $none;
+            }
+        }
+
+        return $described + ($this->has('trial') ? ['trial' => $this->filled('trial') ? $this->integer('trial') : null] : []);
+    }
+
+    public function plan(Run $run): ?StepPlan
+    {
+        return match (true) {
+            $this->has('refine') => RunBook::planOf($run)->refined($this->float('refine.from'), $this->float('refine.to'), $this->float('refine.step')),
+            $this->has('plan') => StepPlan::fromArray(PlanRules::read($this->array('plan')), RunBook::limits($run->experiment)),
+            default => null,
+        };
+    }
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Column;
+use App\Models\Entry;
+use App\Models\EntryValue;
+use App\Models\Experiment;
+use App\Models\Figure;
+use App\Models\Line;
+use App\Models\Run;
+use App\Models\Span;
+use App\Notebook\NotebookRows;
+use Welkion\Core\Notebook\Notebook;
+
+/** The things of a notebook in the shape of the HTTP API. Names are told with the words of entries put in. */
+final readonly class NotebookShapes
+{
+    public function __construct(private NotebookRows $rows, private Notebook $notebook)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function entry(Entry $entry): array
+    {
+        return [
+            'id' => $entry->id, 'symbol' => $entry->symbol, 'name' => $entry->name, 'shownName' => $this->notebook->worded($entry->name), 'unit' => $entry->unit,
+            'isPerRun' => $entry->is_per_run, 'isWords' => $entry->is_words, 'value' => $entry->value, 'uncertainty' => $entry->uncertainty, 'text' => $entry->text,
+            'position' => $entry->position,
+            'ofRuns' => array_values($this->rows->entryValues->filter(static fn (EntryValue $v): bool => $v->entry_id === $entry->id)
+                ->map(static fn (EntryValue $v): array => ['runId' => $v->run_id, 'value' => $v->value, 'uncertainty' => $v->uncertainty])->all()),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public function column(Column $column): array
+    {
+        return [
+            'id' => $column->id, 'symbol' => $column->symbol, 'name' => $column->name, 'shownName' => $this->notebook->worded($column->name), 'unit' => $column->unit,
+            'kind' => $column->kind->value, 'role' => $column->role, 'isRaw' => $column->is_raw, 'isSteady' => $column->is_steady, 'isWords' => $column->is_words,
+            'formula' => $column->formula, 'decimals' => $column->decimals, 'least' => $column->least, 'most' => $column->most, 'finest' => $column->finest,
+            'position' => $column->position,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public function span(Span $span): array
+    {
+        return ['id' => $span->id, 'columnId' => $span->column_id, 'name' => $span->name, 'from' => $span->from, 'to' => $span->to];
+    }
+
+    /** @return array<string, mixed> */
+    public function figure(Figure $figure): array
+    {
+        return [
+            'id' => $figure->id, 'title' => $figure->title, 'shownTitle' => $this->notebook->worded($figure->title), 'x' => $figure->options['x'],
+            'panels' => $figure->options['panels'], 'position' => $figure->position,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public function line(Line $line): array
+    {
+        return [
+            'id' => $line->id, 'symbol' => $line->symbol, 'title' => $line->title, 'shownTitle' => $this->notebook->worded($line->title), 'method' => $line->method,
+            'isPerRun' => $line->is_per_run, 'spanId' => $line->span_id, 'uses' => (object) $this->rows->usesOf($line), 'texts' => (object) ($line->options['texts'] ?? []),
+            'numbers' => (object) ($line->options['numbers'] ?? []), 'position' => $line->position,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public function run(Run $run): array
+    {
+        return [
+            'id' => $run->id, 'number' => $run->number, 'name' => $run->title(), 'condition' => $run->condition, 'trial' => $run->trial, 'kind' => $run->kind,
+            'state' => $run->state, 'bench' => $run->bench === null ? null : ['id' => $run->bench->id, 'name' => $run->bench->name],
+            'startedAt' => $run->started_at->toIso8601ZuluString(), 'finishedAt' => $run->finished_at?->toIso8601ZuluString(),
+            'readingCount' => (int) ($run->readings_count ?? 0),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public function about(Experiment $experiment): array
+    {
+        return [
+            'title' => $experiment->title, 'aim' => $experiment->aim, 'conclusion' => $experiment->conclusion,
+            'bench' => $experiment->bench === null ? null : ['id' => $experiment->bench->id, 'name' => $experiment->bench->name],
+            'plan' => PlanShape::of($experiment, $this->notebook),
+        ];
+    }
+}

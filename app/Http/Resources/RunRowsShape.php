@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Column;
+use App\Models\Probe;
+use App\Models\Reading;
+use App\Models\Run;
+use App\Models\RunChannel;
+use App\Notebook\ExperimentWork;
+use App\Recording\RunBook;
+use App\Recording\RunRows;
+use App\Recording\RunWatch;
+use Welkion\Core\Exception\CoreException;
+use Welkion\Core\Notebook\WorkedColumn;
+use Welkion\Core\Uncertainty\Digits;
+use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Warning;
+use Welkion\Core\Working\Outcome;
+
+/** The rows of a run, what is still to come, and what is to be said of it, in the shape of the HTTP API. */
+final class RunRowsShape
+{
+    /** @return array<string, mixed> */
+    public static function of(Run $run, ExperimentWork $work): array
+    {
+        $rows = RunRows::of($run, $work->rows->columns);
+        $data = $work->worked->data($run->id);
+        $columns = array_map(static fn (Column $c): WorkedColumn => $work->worked->column($c->symbol, $run->id), array_combine($work->rows->columns->pluck('symbol')->all(), $work->rows->columns->all()));
+        $remaining = $run->isOpen() ? self::remaining($run, $rows) : [];
+
+        return [
+            'id' => $run->id, 'experimentId' => $run->experiment_id, 'plan' => (object) ($run->plan ?? []), 'remaining' => $remaining,
+            'channels' => array_values($run->channels->map(self::channel(...))->all()),
+            'trustSentences' => $run->trustSentences(),
+            'columns' => array_map(static fn (string $symbol, WorkedColumn $c): array => [
+                'symbol' => $symbol, 'problem' => $c->problem, 'position' => $c->position, 'notes' => $c->notes,
+            ], array_map(strval(...), array_keys($columns)), array_values($columns)),
+            'rows' => array_map(static fn (Reading $r, int $place): array => [
+                'id' => $r->id, 'step' => $r->stepValue(), 'cells' => (object) self::cells($columns, $place), 'wasSteady' => $r->was_steady,
+                'setAside' => $data->aside[$place] ?? null, 'takenAt' => $r->created_at->toIso8601ZuluString('millisecond'),
+            ], $rows->readings, array_keys($rows->readings)),
+            'advice' => self::advice($run->isOpen() ? RunWatch::outcomes($work->rows, $work->worked, $run->id, $remaining) : []),
+        ];
+    }
+
+    /** @return list<float|string> */
+    private static function remaining(Run $run, RunRows $rows): array
+    {
+        try {
+            return RunBook::planOf($run)->remaining(array_values(array_filter(array_map(static fn (Reading $r): float|string|null => $r->stepValue(), $rows->readings), static fn ($s): bool => $s !== null)));
+        } catch (CoreException) {
+            // Stored under an older rule: what is taken stays, and the steps are typed.
+            return [];
+        }
+    }
+
+    /**
+     * @param  array<string, WorkedColumn>  $columns
+     * @return array<string, array{value: float, uncertainty: float, shown: string}|null> by symbol; null for a blank
+     */
+    private static function cells(array $columns, int $place): array
+    {
+        $cells = [];
+        foreach ($columns as $symbol => $column) {
+            $value = $column->cells->values[$place] ?? NAN;
+            $error = $column->cells?->uncertainty($place) ?? 0.0;
+            $cells[$symbol] = $column->cells === null || ! is_finite($value) || ! is_finite($error) ? null
+                : ['value' => $value, 'uncertainty' => $error, 'shown' => Digits::of(Measured::of($value, $error, $column->cells->unit))->value];
+        }
+
+        return $cells;
+    }
+
+    /** @return array<string, mixed> */
+    private static function channel(RunChannel $channel): array
+    {
+        $calibration = $channel->calibrationInForce();
+
+        return [
+            'role' => $channel->role, 'probe' => self::probe($channel->probe), 'unit' => $calibration->unit ?? $channel->probe->kind->unit(),
+            'calibration' => $calibration === null ? null : CalibrationSummaryResource::shape($calibration),
+            'isWorkedOutAgain' => $calibration?->id !== $channel->calibration_id,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function probe(Probe $probe): array
+    {
+        return [
+            'id' => $probe->id, 'kind' => $probe->kind->value, 'title' => $probe->title, 'serial' => $probe->serial,
+            'bench' => ['id' => $probe->bench->id, 'name' => $probe->bench->name],
+        ];
+    }
+
+    /**
+     * @param  list<Outcome>  $outcomes
+     * @return array<string, mixed>|null the first that proposes something
+     */
+    private static function advice(array $outcomes): ?array
+    {
+        $outcome = $outcomes[0] ?? null;
+        if ($outcome === null) {
+            return null;
+        }
+        $number = static fn (string $name): ?float => ($outcome->values[$name] ?? null)?->value;
+
+        return [
+            'warnings' => array_map(static fn (Warning $w): array => WorkedLineShape::warning($w), $outcome->warnings),
+            'refine' => $number('step') === null || $number('from') === null || $number('to') === null ? null : ['from' => $number('from'), 'to' => $number('to'), 'step' => $number('step')],
+        ];
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Welkion\Core\Notebook\ColumnKind;
+use Welkion\Core\Notebook\StepLimits;
+use Welkion\Core\Units\Unit;
+
+/**
+ * One quantity of the rows of every run.
+ *
+ * @property int $id
+ * @property int $experiment_id
+ * @property string $symbol
+ * @property string $name
+ * @property string $unit
+ * @property ColumnKind $kind
+ * @property string|null $role
+ * @property bool $is_raw
+ * @property bool $is_steady
+ * @property bool $is_words
+ * @property string|null $formula
+ * @property int|null $decimals
+ * @property float|null $least
+ * @property float|null $most
+ * @property float|null $finest
+ * @property int $position
+ */
+final class Column extends Model
+{
+    /** Decimals of a step column that tells none. */
+    private const STEP_DECIMALS = 2;
+
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    public function stepLimits(): StepLimits
+    {
+        return new StepLimits(
+            Unit::parse($this->unit), $this->least ?? -1e9, $this->most ?? 1e9, $this->finest ?? 1e-9, $this->decimals ?? self::STEP_DECIMALS,
+        );
+    }
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return [
+            'kind' => ColumnKind::class, 'is_raw' => 'boolean', 'is_steady' => 'boolean', 'is_words' => 'boolean', 'decimals' => 'integer',
+            'least' => 'float', 'most' => 'float', 'finest' => 'float', 'position' => 'integer',
+        ];
+    }
+}

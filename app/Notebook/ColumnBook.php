@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Notebook;
+
+use App\Exceptions\Refusal;
+use App\Models\Column;
+use App\Models\Experiment;
+use App\Models\Line;
+use App\Models\SetAside;
+use App\Models\Span;
+use Welkion\Core\Exception\CoreException;
+use Welkion\Core\Formula\Formula;
+use Welkion\Core\Notebook\ColumnKind;
+use Welkion\Core\Units\Unit;
+
+/** Adds, changes and removes columns. */
+final readonly class ColumnBook
+{
+    public function __construct(private Journal $journal)
+    {
+    }
+
+    /**
+     * @param  array<string, mixed>  $attributes  symbol, name, unit, kind and what belongs to it
+     * @param  string|null  $probeKind  of a measured one whose role is new
+     */
+    public function add(Experiment $experiment, array $attributes, ?string $probeKind, Sender $sender): void
+    {
+        $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $attributes, $probeKind): string {
+            $rows = NotebookRows::of($experiment);
+            $symbol = is_string($attributes['symbol'] ?? null) ? $attributes['symbol'] : '';
+            Renaming::requireFree($rows, $symbol);
+            self::requireSound($attributes);
+            if (($attributes['kind'] ?? '') === ColumnKind::Step->value && $rows->stepColumn() !== null) {
+                throw Refusal::badFormula("This notebook has a step column already: {$rows->stepColumn()->symbol}.");
+            }
+            if ($probeKind !== null) {
+                $attributes['role'] = self::role($draft, $probeKind, is_string($attributes['name'] ?? null) ? $attributes['name'] : $symbol);
+            }
+            $draft->create(Column::class, ['experiment_id' => $experiment->id, 'position' => 1 + (int) $rows->columns->max('position')] + $attributes);
+
+            return "Added the column {$symbol}";
+        });
+    }
+
+    /** @param  array<string, mixed>  $attributes  what is left out stays */
+    public function change(Experiment $experiment, Column $column, array $attributes, Sender $sender): void
+    {
+        $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $column, $attributes): string {
+            $before = $column->refresh()->symbol;
+            self::requireSound($attributes);
+            is_string($attributes['symbol'] ?? null) && Renaming::rename($draft, NotebookRows::of($experiment), $column, $attributes['symbol']);
+            $draft->update($column, array_diff_key($attributes, ['symbol' => '']));
+
+            return "Changed the column {$before}";
+        });
+    }
+
+    public function remove(Experiment $experiment, Column $column, Sender $sender): void
+    {
+        $this->journal->change($experiment, $sender, static function (Draft $draft) use ($column): string {
+            foreach (Span::query()->where('column_id', $column->id)->get() as $span) {
+                foreach (Line::query()->where('span_id', $span->id)->get() as $line) {
+                    $draft->update($line, ['span_id' => null]);
+                }
+                $draft->delete($span);
+            }
+            foreach (SetAside::query()->where('column_id', $column->id)->get() as $aside) {
+                $draft->delete($aside);
+            }
+            $draft->delete($column);
+
+            return "Removed the column {$column->symbol}";
+        });
+    }
+
+    /**
+     * A formula may use what is not there yet; but it must be one.
+     *
+     * @param  array<string, mixed>  $attributes
+     *
+     * @throws CoreException If formula or unit cannot be read.
+     */
+    private static function requireSound(array $attributes): void
+    {
+        is_string($attributes['unit'] ?? null) && Unit::parse($attributes['unit']);
+        is_string($attributes['formula'] ?? null) && Formula::parse($attributes['formula']);
+    }
+
+    /** The role of a further probe of a kind, remembered with the others. */
+    private static function role(Draft $draft, string $kind, string $name): string
+    {
+        $plan = $draft->experiment->plan;
+        $roles = is_array($plan['roles'] ?? null) ? array_values($plan['roles']) : [];
+        $taken = array_map(static fn (mixed $r): mixed => is_array($r) ? $r['role'] ?? null : null, $roles);
+        $role = $kind;
+        for ($i = 2; in_array($role, $taken, true); $i++) {
+            $role = "{$kind}-{$i}";
+        }
+        $draft->update($draft->experiment, ['plan' => ['roles' => [...$roles, ['role' => $role, 'kind' => $kind, 'name' => $name, 'isNeeded' => true]]] + $plan]);
+
+        return $role;
+    }
+}

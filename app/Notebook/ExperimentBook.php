@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Notebook;
+
+use App\Models\Bench;
+use App\Models\Experiment;
+use Illuminate\Support\Facades\DB;
+
+/** What is changed of an experiment as a whole. */
+final readonly class ExperimentBook
+{
+    public function __construct(private Journal $journal)
+    {
+    }
+
+    /** @param  array{title?: string, aim?: string|null, conclusion?: string|null, bench_id?: int|null}  $attributes */
+    public function change(Experiment $experiment, array $attributes, Sender $sender): void
+    {
+        $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $attributes): string {
+            $draft->update($experiment, $attributes);
+
+            return match (array_key_first($attributes)) {
+                'title' => 'Named it “'.($attributes['title'] ?? '').'”',
+                'aim' => 'Wrote the aim',
+                'conclusion' => 'Wrote the conclusion',
+                default => 'Chose the bench '.(Bench::query()->find($attributes['bench_id'] ?? 0)->name ?? 'none'),
+            };
+        });
+    }
+
+    /** It is out of the way, and can be brought back. */
+    public function throwAway(Experiment $experiment): void
+    {
+        $experiment->update(['thrown_away_at' => now()]);
+    }
+
+    public function bringBack(Experiment $experiment): void
+    {
+        $experiment->update(['thrown_away_at' => null]);
+    }
+
+    /**
+     * A copy with all that was planned and typed, and with the runs if wished.
+     *
+     * @param  string  $key  the same key again gives the same copy
+     */
+    public function copy(Experiment $experiment, string $key, bool $withRuns): Experiment
+    {
+        return DB::transaction(static function () use ($experiment, $key, $withRuns): Experiment {
+            $experiment->newQuery()->whereKey($experiment->id)->lockForUpdate()->first();
+            $made = Experiment::query()->where('user_id', $experiment->user_id)->where('request_key', $key)->get()->first();
+
+            return $made ?? (new ExperimentCopy($experiment))->made($key, $withRuns);
+        });
+    }
+}

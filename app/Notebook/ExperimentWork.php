@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Notebook;
+
+use Welkion\Core\Notebook\WorkedLine;
+use Welkion\Core\Notebook\WorkedNotebook;
+
+/** A notebook with its lines worked out, what is kept taken from what is kept. */
+final readonly class ExperimentWork
+{
+    private function __construct(public NotebookRows $rows, public WorkedNotebook $worked, private WorkedValues $values)
+    {
+    }
+
+    public static function of(NotebookRows $rows): self
+    {
+        $values = new WorkedValues($rows->experiment->id);
+
+        return new self($rows, new WorkedNotebook(NotebookOf::rows($rows), $values), $values);
+    }
+
+    /**
+     * @param  list<array{string, int|null}>|null  $nodes  symbol and run; null: all
+     * @param  bool  $isKept  whether what is worked out is written down
+     * @return list<WorkedLine>
+     */
+    public function lines(?array $nodes = null, bool $isKept = true): array
+    {
+        $nodes ??= $this->worked->nodes();
+        $this->values->prefetch(array_values(array_unique(array_map(fn (array $n): string => $this->worked->keyOfLine($n[0], $n[1]), $nodes))));
+        $lines = array_map(fn (array $n): WorkedLine => $this->worked->line($n[0], $n[1]), $nodes);
+        if ($isKept) {
+            $this->values->flush();
+        }
+
+        return $lines;
+    }
+
+    /**
+     * The lines that hang on what was touched: those of the same symbols and all that rest on them, and those that use rows of
+     * the runs.
+     *
+     * @return list<array{string, int|null}>
+     */
+    public function restingOn(Touched $touched): array
+    {
+        $symbols = [];
+        foreach (['entries' => $this->rows->entries, 'columns' => $this->rows->columns, 'lines' => $this->rows->lines] as $table => $things) {
+            foreach ($things as $thing) {
+                if (in_array($thing->id, $touched->of($table), true)) {
+                    $symbols[] = $thing->symbol;
+                }
+            }
+        }
+        foreach ($this->rows->lines as $line) {
+            if ($line->span_id !== null && in_array($line->span_id, $touched->of('spans'), true)) {
+                $symbols[] = $line->symbol;
+            }
+        }
+        foreach ($this->rows->entryValues as $value) {
+            $entry = in_array($value->id, $touched->of('entry_values'), true) ? $this->rows->entries->find($value->entry_id) : null;
+            $symbols = $entry === null ? $symbols : [...$symbols, $entry->symbol];
+        }
+        $hanging = [];
+        foreach ($symbols as $symbol) {
+            $hanging += array_fill_keys([$symbol, ...$this->worked->graph->restingOn($symbol)], true);
+        }
+        $ofRows = [];
+        foreach ($touched->dataOf === [] && $touched->of('runs') === [] ? [] : $this->rows->columns as $column) {
+            $ofRows += array_fill_keys($this->worked->graph->restingOn($column->symbol), true);
+        }
+        $runs = [...$touched->dataOf, ...$touched->of('runs')];
+        $isAnyUnknown = array_diff($touched->of('lines'), $this->rows->lines->modelKeys()) !== [] || array_diff($touched->of('columns'), $this->rows->columns->modelKeys()) !== []
+            || array_diff($touched->of('entries'), $this->rows->entries->modelKeys()) !== [] || $touched->of('entry_values') !== [];
+
+        return array_values(array_filter($this->worked->nodes(), static fn (array $n): bool => $isAnyUnknown || isset($hanging[$n[0]])
+            || (isset($ofRows[$n[0]]) && ($n[1] === null || in_array($n[1], $runs, true)))));
+    }
+}

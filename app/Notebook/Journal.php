@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Notebook;
+
+use App\Live\ChangeNotice;
+use App\Models\Change;
+use App\Models\Experiment;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * The one way to change a notebook. Each change is one row with what was before and after, written in the same transaction;
+ * so each can be undone, and none is made twice.
+ *
+ * @phpstan-import-type TouchedRow from Change
+ */
+final readonly class Journal
+{
+    private const LONGEST_WORDS = 250;
+
+    public function __construct(private ChangeNotice $notice)
+    {
+    }
+
+    /**
+     * @param  \Closure(Draft): string  $make  makes the change, and says in words what it was
+     * @return Change|null null if nothing has changed by it
+     */
+    public function change(Experiment $experiment, Sender $sender, \Closure $make): ?Change
+    {
+        return DB::transaction(function () use ($experiment, $sender, $make): ?Change {
+            $done = $this->begin($experiment, $sender);
+            if ($done !== null) {
+                return $done;
+            }
+            $draft = new Draft($experiment, $sender);
+            $words = $make($draft);
+            if ($draft->rows() === []) {
+                return null;
+            }
+            // What was undone before is out of reach of redo now.
+            Change::query()->where('experiment_id', $experiment->id)->where('user_id', $sender->user->id)->where('is_redoable', true)->update(['is_redoable' => false]);
+
+            return $this->store($experiment, $sender, $draft->rows(), $words, Change::DO, null);
+        });
+    }
+
+    /**
+     * Changes that arrive together queue here, so that neither writes over the other.
+     *
+     * @return Change|null the change this request has made already
+     */
+    public function begin(Experiment $experiment, Sender $sender): ?Change
+    {
+        $experiment->newQuery()->whereKey($experiment->id)->lockForUpdate()->first();
+        $experiment->refresh();
+
+        return Change::query()->where('experiment_id', $experiment->id)->where('user_id', $sender->user->id)->where('request_key', $sender->key)->get()->first();
+    }
+
+    /** @param  list<TouchedRow>  $rows  that were written */
+    public function store(Experiment $experiment, Sender $sender, array $rows, string $words, string $kind, ?Change $of): Change
+    {
+        Touched::by($rows)->markRuns();
+        $experiment->update(['revision' => $experiment->revision + 1]);
+        $change = Change::query()->create([
+            'experiment_id' => $experiment->id, 'revision' => $experiment->revision, 'user_id' => $sender->user->id, 'request_key' => $sender->key,
+            'screen' => $sender->screen, 'kind' => $kind, 'of_id' => $of?->id, 'words' => mb_substr($words, 0, self::LONGEST_WORDS), 'rows' => $rows,
+        ]);
+        $this->notice->experimentChanged($experiment->id, $experiment->revision, $sender->screen);
+
+        return $change;
+    }
+}

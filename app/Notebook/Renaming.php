@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Notebook;
+
+use App\Exceptions\Refusal;
+use App\Models\Column;
+use App\Models\Entry;
+use App\Models\Line;
+use App\Models\LineInput;
+use Welkion\Core\Notebook\Symbols;
+
+/** Gives a thing another symbol, and rewrites every formula and figure that uses it. */
+final class Renaming
+{
+    /** @throws Refusal If the symbol is taken. */
+    public static function rename(Draft $draft, NotebookRows $rows, Entry|Column|Line $thing, string $to): void
+    {
+        $from = $thing->symbol;
+        if ($from === $to) {
+            return;
+        }
+        self::requireFree($rows, $to);
+        $draft->update($thing, ['symbol' => $to]);
+        foreach ($rows->columns as $column) {
+            if ($column->formula !== null) {
+                $draft->update($column, ['formula' => Symbols::renamed($column->formula, $from, $to)]);
+            }
+        }
+        foreach ($rows->lines as $line) {
+            $formula = $line->options['texts']['formula'] ?? null;
+            if ($formula !== null) {
+                $draft->update($line, ['options' => ['texts' => ['formula' => Symbols::renamed($formula, $from, $to)] + ($line->options['texts'] ?? [])] + $line->options]);
+            }
+        }
+        foreach ($rows->lineInputs as $input) {
+            $used = substr($input->slot, strlen(LineInput::IN_FORMULA));
+            if (str_starts_with($input->slot, LineInput::IN_FORMULA) && Symbols::base($used) === $from) {
+                $draft->update($input, ['slot' => LineInput::IN_FORMULA.$to.substr($used, strlen($from))]);
+            }
+        }
+        $named = static fn (string $s): string => Symbols::base($s) === $from ? $to.substr($s, strlen($from)) : $s;
+        foreach ($rows->figures as $figure) {
+            $draft->update($figure, ['options' => ['x' => $named($figure->options['x']), 'panels' => array_map(
+                static fn (array $p): array => ['y' => array_map($named, $p['y'])] + $p, $figure->options['panels'],
+            )] + $figure->options]);
+        }
+    }
+
+    /** @throws Refusal If something of the notebook has this symbol. */
+    public static function requireFree(NotebookRows $rows, string $symbol): void
+    {
+        Symbols::require($symbol);
+        if (in_array($symbol, $rows->symbols(), true)) {
+            throw Refusal::symbolTaken($symbol);
+        }
+    }
+}

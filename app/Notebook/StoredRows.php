@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Notebook;
+
+use App\Exceptions\Refusal;
+use App\Models\Change;
+use App\Models\Run;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Writes rows back as the journal knows them.
+ *
+ * @phpstan-import-type TouchedRow from Change
+ */
+final class StoredRows
+{
+    /** What others rest on comes first, and goes last. */
+    private const ORDER = [
+        'experiments', 'columns', 'entries', 'spans', 'figures', 'lines', 'line_inputs', 'runs', 'entry_values', 'readings', 'reworkings', 'set_asides',
+    ];
+
+    /** @return array<string, mixed>|null a row as it is stored now; null if it is not there */
+    public static function now(string $table, int $id): ?array
+    {
+        $row = DB::table($table)->where('id', $id)->lockForUpdate()->first();
+
+        return $row === null ? null : get_object_vars($row);
+    }
+
+    /**
+     * @param  list<TouchedRow>  $rows  each is written as its "after" says
+     *
+     * @throws Refusal If a run would be open at a bench that records another.
+     */
+    public static function write(array $rows): void
+    {
+        $place = array_flip(self::ORDER);
+        usort($rows, static fn (array $a, array $b): int => $place[$a['table']] <=> $place[$b['table']]);
+        $of = static fn (bool $isThere, bool $stays): array => array_filter($rows, static fn (array $r): bool => ($r['before'] !== null) === $isThere && ($r['after'] !== null) === $stays);
+        foreach ($of(true, true) as $row) {
+            // Two symbols may change places; for a moment neither has its own.
+            if (isset($row['after']['symbol'])) {
+                DB::table($row['table'])->where('id', $row['id'])->update(['symbol' => "~{$row['id']}"]);
+            }
+        }
+        foreach (array_reverse($of(true, false)) as $row) {
+            DB::table($row['table'])->where('id', $row['id'])->delete();
+        }
+        foreach ($of(false, true) as $row) {
+            DB::table($row['table'])->insert($row['after'] ?? []);
+        }
+        foreach ($of(true, true) as $row) {
+            DB::table($row['table'])->where('id', $row['id'])->update($row['after'] ?? []);
+        }
+        $runs = array_map(static fn (array $r): int => $r['id'], array_values(array_filter($rows, static fn (array $r): bool => $r['table'] === (new Run)->getTable())));
+        foreach (Run::query()->whereKey($runs)->get() as $run) {
+            self::requireAlone($run);
+        }
+    }
+
+    /**
+     * The same rows the other way round.
+     *
+     * @param  list<TouchedRow>  $rows
+     * @return list<TouchedRow>
+     */
+    public static function reversed(array $rows): array
+    {
+        return array_map(static fn (array $r): array => ['table' => $r['table'], 'id' => $r['id'], 'before' => $r['after'], 'after' => $r['before']], array_reverse($rows));
+    }
+
+    private static function requireAlone(Run $run): void
+    {
+        $other = ! $run->isOpen() || $run->bench_id === null ? null : Run::query()->with('experiment')->where('bench_id', $run->bench_id)
+            ->where('state', Run::OPEN)->where('thrown_away_at', null)->whereKeyNot($run->id)->get()->first();
+        if ($other !== null) {
+            throw Refusal::benchBusy($other->experiment->title);
+        }
+    }
+}

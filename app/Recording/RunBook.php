@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Recording;
+
+use App\Exceptions\Refusal;
+use App\Models\Bench;
+use App\Models\Column;
+use App\Models\Experiment;
+use App\Models\Run;
+use App\Notebook\Draft;
+use App\Notebook\Journal;
+use App\Notebook\Sender;
+use App\Recorder\RecorderClient;
+use Welkion\Core\Notebook\ColumnKind;
+use Welkion\Core\Notebook\StepLimits;
+use Welkion\Core\Notebook\StepPlan;
+use Welkion\Core\Units\Unit;
+
+/** Starts and finishes runs, and changes what is planned of them. */
+final readonly class RunBook
+{
+    /** How often it is written down that somebody looks. */
+    private const SEEN_EACH_S = 60;
+
+    public function __construct(private RecorderClient $recorder, private Journal $journal)
+    {
+    }
+
+    /**
+     * @param  Bench|null  $bench  where; null: where the experiment records
+     *
+     * @throws Refusal If there is no bench, nothing to measure, or another run is open.
+     */
+    public function start(Experiment $experiment, ?Bench $bench, Sender $sender): Run
+    {
+        $bench ??= $experiment->bench ?? throw Refusal::noBench();
+        $this->journal->change($experiment, $sender, function (Draft $draft) use ($experiment, $bench, $sender): string {
+            $this->requireFreeBench($bench, null);
+            if (! $experiment->columns()->where('kind', ColumnKind::Measured)->exists()) {
+                throw Refusal::nothingMeasured();
+            }
+            $probes = Roles::assigned($experiment, $bench);
+            $settings = is_array($experiment->plan['run'] ?? null) ? $experiment->plan['run'] : [];
+            $run = Run::query()->create([
+                'experiment_id' => $experiment->id, 'bench_id' => $bench->id, 'request_key' => $sender->key, 'kind' => Run::STEPWISE,
+                'number' => 1 + (int) Run::query()->where('experiment_id', $experiment->id)->max('number'),
+                'state' => Run::OPEN, 'plan' => $settings['plan'] ?? null, 'started_at' => now(), 'looked_at' => now(),
+            ])->refresh();
+            foreach ($probes as [$probe, $role]) {
+                $run->channels()->create(['probe_id' => $probe->id, 'calibration_id' => $probe->calibration?->id, 'zero_id' => $probe->zero()?->id, 'role' => $role]);
+            }
+            $draft->recorded($run, ['thrown_away_at' => now()->format('Y-m-d H:i:s.v')], ['thrown_away_at' => null]);
+            $draft->update($experiment, ['bench_id' => $bench->id]);
+
+            return "Started {$run->title()} at {$bench->name}";
+        });
+        $this->recorder->reload($bench);
+        $this->recorder->restartWindows($bench);
+
+        return Run::query()->where('experiment_id', $experiment->id)->where('request_key', $sender->key)->firstOrFail();
+    }
+
+    public function finish(Run $run, Sender $sender): void
+    {
+        $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run): string {
+            $draft->update($run->refresh(), ['state' => Run::FINISHED, 'finished_at' => $run->finished_at ?? now()]);
+
+            return "Finished {$run->title()}";
+        });
+        $this->tellRecorder($run);
+    }
+
+    /** A finished run goes on: finishing by a slip of the finger costs nothing. */
+    public function reopen(Run $run, Sender $sender): void
+    {
+        $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run): string {
+            $run->bench !== null && $this->requireFreeBench($run->bench, $run);
+            $draft->update($run->refresh(), ['state' => Run::OPEN, 'finished_at' => null]);
+
+            return "Went on with {$run->title()}";
+        });
+        $this->tellRecorder($run);
+    }
+
+    /** Somebody has it on a screen. */
+    public function seen(Run $run): void
+    {
+        if ($run->isOpen() && ($run->looked_at === null || $run->looked_at->diffInSeconds(now()) > self::SEEN_EACH_S)) {
+            Run::query()->whereKey($run->id)->update(['looked_at' => now(), 'updated_at' => $run->updated_at]);
+        }
+    }
+
+    /** @param  array<string, mixed>  $attributes  name, condition, trial */
+    public function describe(Run $run, array $attributes, Sender $sender): void
+    {
+        $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run, $attributes): string {
+            $draft->update($run->refresh(), $attributes);
+
+            return "Described {$run->title()}";
+        });
+    }
+
+    public function throwAway(Run $run, Sender $sender): void
+    {
+        $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run): string {
+            $draft->update($run->refresh(), ['thrown_away_at' => now()]);
+
+            return "Threw {$run->title()} away";
+        });
+        $this->tellRecorder($run);
+    }
+
+    /** Of this run, and of the next one: it begins with what was learned in this one. */
+    public function changePlan(Run $run, StepPlan $plan, Sender $sender): void
+    {
+        $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run, $plan): string {
+            self::requireOpen($run);
+            $draft->update($run, ['plan' => $plan->toArray()]);
+            self::planNext($draft, $plan);
+
+            return "Changed the plan of {$run->title()}";
+        });
+    }
+
+    public function changeNextPlan(Experiment $experiment, StepPlan $plan, Sender $sender): void
+    {
+        $this->journal->change($experiment, $sender, static function (Draft $draft) use ($plan): string {
+            self::planNext($draft, $plan);
+
+            return 'Changed the plan';
+        });
+    }
+
+    public static function limits(Experiment $experiment): StepLimits
+    {
+        $step = $experiment->columns->first(static fn (Column $c): bool => $c->kind === ColumnKind::Step);
+
+        return $step instanceof Column ? $step->stepLimits() : new StepLimits(Unit::one());
+    }
+
+    public static function planOf(Run $run): StepPlan
+    {
+        return StepPlan::fromArray($run->plan ?? ['steps' => []], self::limits($run->experiment));
+    }
+
+    /** @throws Refusal If it is finished. */
+    public static function requireOpen(Run $run): void
+    {
+        if (! $run->refresh()->isOpen()) {
+            throw Refusal::runFinished();
+        }
+    }
+
+    private static function planNext(Draft $draft, StepPlan $plan): void
+    {
+        $settings = is_array($draft->experiment->plan['run'] ?? null) ? $draft->experiment->plan['run'] : [];
+        $draft->update($draft->experiment, ['plan' => ['run' => ['plan' => $plan->toArray()] + $settings] + $draft->experiment->plan]);
+    }
+
+    /** Two screens that start at the same moment queue here; the second finds the run of the first. */
+    private function requireFreeBench(Bench $bench, ?Run $except): void
+    {
+        $bench->newQuery()->whereKey($bench->id)->lockForUpdate()->first();
+        $open = $bench->openRuns()->with('experiment')->when($except !== null, static fn ($query) => $query->whereKeyNot($except?->id))->get()->first();
+        if ($open !== null) {
+            throw Refusal::benchBusy($open->experiment->title);
+        }
+    }
+
+    private function tellRecorder(Run $run): void
+    {
+        if ($run->bench !== null) {
+            $this->recorder->reload($run->bench);
+        }
+    }
+}

@@ -1,0 +1,133 @@
+import { useState, type SubmitEvent } from 'react'
+import type { Notebook, ProbeKind } from '../../lib/api/types'
+import { ProblemNote } from '../../ui/ProblemNote'
+import { useColumns } from '../notebook'
+import { useBenches } from '../probes/useBenches'
+import { Labelled } from './Labelled'
+
+type Kind = 'measured' | 'step' | 'derived'
+
+/** A new column: measured by a probe, set from reading to reading, or by a formula. */
+export function AddColumn({ notebook, onDone }: { notebook: Notebook; onDone: () => void }) {
+  const { add } = useColumns(notebook.id)
+  const benches = useBenches()
+  const [kind, setKind] = useState<Kind>(
+    notebook.columns.some((column) => column.kind === 'step') ? 'measured' : 'step',
+  )
+  const [name, setName] = useState('')
+  const [symbol, setSymbol] = useState('')
+  const [unit, setUnit] = useState('')
+  const [formula, setFormula] = useState('')
+  const [isWords, setIsWords] = useState(false)
+  const probes = [
+    ...new Map((benches.data ?? []).flatMap((bench) => bench.probes).map((probe) => [probe.kind, probe])).values(),
+  ]
+  const [chosen, setChosen] = useState<ProbeKind | null>(null)
+  const probe = probes.find((one) => one.kind === chosen) ?? probes[0]
+
+  function handleSubmit(event: SubmitEvent<HTMLFormElement>) {
+    event.preventDefault()
+    add.act(
+      {
+        kind,
+        name,
+        symbol,
+        unit: kind === 'measured' && unit === '' ? (probe?.unit ?? '') : unit,
+        ...(kind === 'derived' ? { formula } : {}),
+        ...(kind === 'measured' ? { probeKind: probe?.kind ?? null, isSteady: true } : {}),
+        ...(kind === 'step' ? { isWords } : {}),
+      },
+      onDone,
+    )
+  }
+
+  return (
+    <form onSubmit={handleSubmit} className="note mt-3 flex flex-col gap-3" noValidate aria-label="New column">
+      <div className="grid gap-3 sm:grid-cols-[1.5fr_2fr_1fr_1fr]">
+        <label className="flex flex-col gap-0.5">
+          <span className="quiet text-sm">How its cells come about</span>
+          <select
+            className="select select-sm bg-base-100"
+            value={kind}
+            onChange={(event) => {
+              setKind(event.target.value as Kind)
+            }}
+          >
+            <option value="measured">measured by a probe</option>
+            {notebook.columns.some((column) => column.kind === 'step') ? null : (
+              <option value="step">set from reading to reading</option>
+            )}
+            <option value="derived">by a formula</option>
+          </select>
+        </label>
+        <Labelled
+          label="What it is"
+          value={name}
+          placeholder={kind === 'derived' ? 'pressure times volume' : kind === 'step' ? 'volume' : 'temperature'}
+          onChange={setName}
+          isFirst
+        />
+        <Labelled
+          label="Symbol"
+          value={symbol}
+          placeholder={kind === 'derived' ? 'PV' : kind === 'step' ? 'V' : 'T'}
+          onChange={setSymbol}
+        />
+        <Labelled
+          label="Unit"
+          value={unit}
+          placeholder={kind === 'measured' ? (probe?.unit ?? '') : 'mL'}
+          onChange={setUnit}
+        />
+      </div>
+      {kind === 'derived' ? (
+        <Labelled
+          label="Formula, in the symbols of columns, entries and lines"
+          value={formula}
+          placeholder="P * V"
+          onChange={setFormula}
+        />
+      ) : null}
+      {kind === 'measured' ? (
+        <label className="flex flex-col gap-0.5">
+          <span className="quiet text-sm">Probe</span>
+          <select
+            className="select select-sm bg-base-100 max-w-72"
+            value={probe?.kind ?? ''}
+            onChange={(event) => {
+              setChosen(event.target.value as ProbeKind)
+            }}
+          >
+            {probes.map((one) => (
+              <option key={one.kind} value={one.kind}>
+                {one.title} ({one.unit})
+              </option>
+            ))}
+          </select>
+        </label>
+      ) : null}
+      {kind === 'step' ? (
+        <label className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            checked={isWords}
+            onChange={(event) => {
+              setIsWords(event.target.checked)
+            }}
+          />
+          its steps are words, as cellar, kitchen, oven
+        </label>
+      ) : null}
+      <ProblemNote problem={add.error} />
+      <p className="flex gap-4">
+        <button type="submit" className="btn btn-sm btn-primary" disabled={add.isPending}>
+          Add the column
+        </button>
+        <button type="button" className="btn btn-sm btn-ghost" onClick={onDone}>
+          Cancel
+        </button>
+      </p>
+    </form>
+  )
+}

@@ -1,0 +1,3 @@
+export { EntriesDialog } from './EntriesDialog'
+export { missingEntries, typedWords } from './entries'
+export { ThingsDialog } from './ThingsDialog'

@@ -1,0 +1,7 @@
+export { useChange, type Sending } from './useChange'
+export { useExperimentChange } from './useExperimentChange'
+export { useNotebook, useNotebookQuery, useRunRows, useWorked } from './useNotebook'
+export { useNotebookNews } from './useNotebookNews'
+export { useRunActions, useStartRun, type ReadingRequest } from './useRuns'
+export { useColumns, useEntries, useFigures, useLines, type LineBody, type LinePatch } from './useThings'
+export { useUndo } from './useUndo'

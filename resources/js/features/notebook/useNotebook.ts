@@ -1,0 +1,41 @@
+import { useQuery } from '@tanstack/react-query'
+import { useOutletContext } from 'react-router'
+import { answerOf, api } from '../../lib/api/client'
+import type { Notebook } from '../../lib/api/types'
+
+export const notebookKey = (experimentId: number) => ['notebook', experimentId] as const
+export const workedKey = (experimentId: number) => ['worked', experimentId] as const
+export const rowsKey = (runId: number) => ['rows', runId] as const
+
+export function useNotebookQuery(experimentId: number) {
+  return useQuery({
+    queryKey: notebookKey(experimentId),
+    queryFn: () =>
+      answerOf(api.GET('/api/experiments/{experiment}', { params: { path: { experiment: experimentId } } })),
+  })
+}
+
+/** All lines of working, worked out. */
+export function useWorked(experimentId: number) {
+  return useQuery({
+    queryKey: workedKey(experimentId),
+    queryFn: () =>
+      answerOf(api.GET('/api/experiments/{experiment}/worked', { params: { path: { experiment: experimentId } } })),
+    staleTime: 60_000,
+  })
+}
+
+/** The rows of a run. */
+export function useRunRows(runId: number | null) {
+  return useQuery({
+    queryKey: rowsKey(runId ?? 0),
+    queryFn: () => answerOf(api.GET('/api/runs/{run}', { params: { path: { run: runId ?? 0 } } })),
+    enabled: runId !== null,
+    staleTime: 30_000,
+  })
+}
+
+/** The notebook whose stage this is. */
+export function useNotebook(): Notebook {
+  return useOutletContext<Notebook>()
+}

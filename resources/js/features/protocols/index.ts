@@ -1,0 +1,1 @@
+export { LibraryPage } from './LibraryPage'

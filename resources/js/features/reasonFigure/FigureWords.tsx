@@ -1,0 +1,107 @@
+import { useId } from 'react'
+import type { Figure, Notebook } from '../../lib/api/types'
+import { ProblemNote } from '../../ui/ProblemNote'
+import { useFigures } from '../notebook'
+
+const MOST_PANELS = 3
+
+/** What is drawn, in words that are pressed to change it. */
+export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: Figure }) {
+  const { change } = useFigures(notebook.id)
+  const columns = notebook.columns
+  const plain = columns.filter(({ isWords }) => !isWords)
+  const set = (x: string, panels: Figure['panels']) => {
+    change.act({ figure: figure.id, x, panels })
+  }
+  const next = plain.find(({ symbol }) => symbol !== figure.x && !figure.panels.some(({ y }) => y.includes(symbol)))
+  return (
+    <span className="flex flex-wrap items-baseline gap-x-3 gap-y-1 text-sm">
+      {figure.panels.map((panel, index) => (
+        <span key={index} className="inline-flex items-baseline">
+          <Word
+            label={figure.panels.length === 1 ? 'y' : `y${index + 1}`}
+            value={panel.y[0] ?? ''}
+            options={plain.map(({ symbol }) => symbol)}
+            onChange={(symbol) => {
+              set(
+                figure.x,
+                figure.panels.map((one, i) => (i === index ? { y: [symbol] } : one)),
+              )
+            }}
+          />
+          {figure.panels.length > 1 ? (
+            <button
+              type="button"
+              className="word-button px-0.5 font-normal!"
+              aria-label={`Remove panel ${index + 1}`}
+              onClick={() => {
+                set(
+                  figure.x,
+                  figure.panels.filter((_, i) => i !== index),
+                )
+              }}
+            >
+              ×
+            </button>
+          ) : null}
+        </span>
+      ))}
+      <Word
+        label="x"
+        value={figure.x}
+        options={columns.map(({ symbol }) => symbol)}
+        onChange={(symbol) => {
+          set(symbol, figure.panels)
+        }}
+      />
+      {figure.panels.length < MOST_PANELS && next !== undefined ? (
+        <button
+          type="button"
+          className="word-button"
+          onClick={() => {
+            set(figure.x, [...figure.panels, { y: [next.symbol] }])
+          }}
+        >
+          + panel
+        </button>
+      ) : null}
+      <ProblemNote problem={change.error} />
+    </span>
+  )
+}
+
+function Word({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string
+  value: string
+  options: readonly string[]
+  onChange: (value: string) => void
+}) {
+  const id = useId()
+  return (
+    <span className="inline-flex items-baseline">
+      <label htmlFor={id} className="quiet">
+        {label}:&nbsp;
+      </label>
+      <select
+        id={id}
+        className="text-primary cursor-pointer bg-transparent font-semibold"
+        value={value}
+        onChange={(event) => {
+          onChange(event.target.value)
+        }}
+      >
+        {options.includes(value) ? null : <option value={value}>{value}</option>}
+        {options.map((option) => (
+          <option key={option} value={option}>
+            {option}
+          </option>
+        ))}
+      </select>
+    </span>
+  )
+}

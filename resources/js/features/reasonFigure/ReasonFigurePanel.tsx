@@ -1,0 +1,184 @@
+import { useQueries } from '@tanstack/react-query'
+import { useCallback, useMemo, useState, type KeyboardEvent } from 'react'
+import { answerOf, api } from '../../lib/api/client'
+import type { Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
+import { paperInk, type Ink } from '../../lib/figure/ink'
+import { MOST_DRAWN_AS_PARTS, notebookFigure, pickPoints, pointCount } from '../../lib/figure/notebookFigure'
+import { movePick, NOTHING, stretchSpan, type Selection } from '../../lib/figure/selection'
+import { columnHead } from '../../lib/notebook/labels'
+import { useKey } from '../../ui/useKey'
+import { download, Figure, pictureOf, type FigureCanvas } from '../figure'
+import { captionOf } from './caption'
+import { figureInput } from './figureInput'
+import { FigureWords } from './FigureWords'
+import { NoFigure } from './NoFigure'
+import { RunsMenu } from './RunsMenu'
+import { SelectionMenu } from './SelectionMenu'
+import { useSpanGesture } from './useSpanGesture'
+
+interface ReasonFigurePanelProps {
+  notebook: Notebook
+  worked: readonly WorkedLine[]
+  run: RunSummary
+  rows: RunRows
+  selection: Selection
+  onSelect: (selection: Selection) => void
+  onRun: (runId: number) => void
+}
+
+export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSelect, onRun }: ReasonFigurePanelProps) {
+  const [canvas, setCanvas] = useState<FigureCanvas | null>(null)
+  const [place, setPlace] = useState(0)
+  const [shown, setShown] = useState<number[]>([])
+  const figure = notebook.figures[place] ?? notebook.figures[0]
+  const others = useOthers(
+    notebook,
+    shown.filter((id) => id !== run.id),
+  )
+  const input = useMemo(
+    () => figureInput({ notebook, figure, worked, run, rows, others, selection }),
+    [notebook, figure, worked, run, rows, others, selection],
+  )
+  const option = useCallback((ink: Ink) => (input === null ? {} : notebookFigure(input, ink)), [input])
+  const points = useMemo(() => (input === null ? [] : pickPoints(input)), [input])
+  const handleReady = useCallback((made: FigureCanvas | null) => {
+    setCanvas(made)
+  }, [])
+  useSpanGesture(canvas, input?.panels.length ?? 0, points, onSelect)
+  useKey('f', () => canvas?.fit())
+
+  function handleKeyDown(event: KeyboardEvent) {
+    if (event.target !== event.currentTarget) return
+    if (event.key === 'Escape') onSelect(NOTHING)
+    if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return
+    event.preventDefault()
+    const movement = event.key === 'ArrowRight' ? 'on' : 'back'
+    onSelect(event.shiftKey ? stretchSpan(points, selection, movement) : movePick(points, selection, movement))
+  }
+
+  async function handlePicture(kind: 'png' | 'svg') {
+    const plain = figureInput({ notebook, figure, worked, run, rows, others })
+    if (plain === null) return
+    const ink = paperInk()
+    download(
+      await pictureOf(notebookFigure(plain, ink), kind, ink.paper),
+      `${fileName(notebook.title)}-${run.number}.${kind}`,
+    )
+  }
+
+  const caption = captionOf(
+    notebook,
+    figure,
+    run,
+    rows,
+    others.map((other) => other.run),
+  )
+  const heads = input?.panels.map((columns) => columns.map(columnHead).join(', ')).join(' and ') ?? ''
+  return (
+    <section className="panel flex min-h-[28rem] min-w-0 flex-col p-4" aria-labelledby="figure-title">
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <h2 id="figure-title" className="font-semibold">
+          {figure === undefined || figure.shownTitle === '' ? 'Figure' : figure.shownTitle}
+        </h2>
+        {notebook.figures.length > 1 ? (
+          <span className="flex gap-1 text-sm" role="group" aria-label="Figures">
+            {notebook.figures.map((one, index) => (
+              <button
+                key={one.id}
+                type="button"
+                className={`rounded px-1.5 ${one.id === figure?.id ? 'bg-base-300 font-semibold' : 'word-button'}`}
+                aria-pressed={one.id === figure?.id}
+                title={one.shownTitle}
+                onClick={() => {
+                  setPlace(index)
+                }}
+              >
+                {index + 1}
+              </button>
+            ))}
+          </span>
+        ) : null}
+        <span className="flex-1" />
+        {figure === undefined ? null : <FigureWords notebook={notebook} figure={figure} />}
+        <RunsMenu
+          runs={notebook.runs.filter(({ readingCount }) => readingCount > 0)}
+          current={run.id}
+          shown={shown}
+          onRun={onRun}
+          onShow={setShown}
+        />
+        <button type="button" className="word-button font-normal!" onClick={() => canvas?.fit()}>
+          Fit view <kbd className="key">F</kbd>
+        </button>
+        <span className="text-sm">
+          Save{' '}
+          <button type="button" className="word-button" onClick={() => void handlePicture('png')}>
+            PNG
+          </button>{' '}
+          <button type="button" className="word-button" onClick={() => void handlePicture('svg')}>
+            SVG
+          </button>
+        </span>
+      </div>
+      {input === null ? (
+        <NoFigure notebook={notebook} />
+      ) : (
+        <div
+          className="relative h-96 shrink-0 rounded-md select-none lg:h-auto lg:min-h-0 lg:flex-1"
+          tabIndex={0}
+          role="group"
+          aria-label="Figure: arrow keys pick a reading, Shift with arrow keys stretches a span, Escape clears"
+          onKeyDown={handleKeyDown}
+        >
+          <Figure
+            option={option}
+            summary={`${heads} against ${columnHead(input.x)}. ${caption}`}
+            isLarge={pointCount(input) > MOST_DRAWN_AS_PARTS}
+            onReady={handleReady}
+            className="cursor-crosshair"
+          />
+          <SelectionMenu
+            notebook={notebook}
+            rows={rows}
+            points={points}
+            x={input.x}
+            selection={selection}
+            canvas={canvas}
+            onClear={() => {
+              onSelect(NOTHING)
+            }}
+          />
+        </div>
+      )}
+      <p className="quiet mt-2 text-sm">{caption}</p>
+    </section>
+  )
+}
+
+/** The rows of further runs that are drawn with the one in hand. */
+function useOthers(notebook: Notebook, ids: readonly number[]): { run: RunSummary; rows: RunRows }[] {
+  const fetched = useQueries({
+    queries: ids.map((run) => ({
+      queryKey: ['rows', run],
+      queryFn: () => answerOf(api.GET('/api/runs/{run}', { params: { path: { run } } })),
+    })),
+    combine: (results) => results.map(({ data }) => data),
+  })
+  return useMemo(
+    () =>
+      fetched.flatMap((rows) => {
+        const run = notebook.runs.find(({ id }) => id === rows?.id)
+        return rows === undefined || run === undefined ? [] : [{ run, rows }]
+      }),
+    [fetched, notebook.runs],
+  )
+}
+
+function fileName(title: string): string {
+  return (
+    title
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'figure'
+  )
+}

@@ -1,0 +1,227 @@
+import { useState } from 'react'
+import type { Column, Notebook, Row, RunRows } from '../../lib/api/types'
+import { pointsIn, type PickPoint, type Selection } from '../../lib/figure/selection'
+import { circled, countOf, fixed } from '../../lib/format'
+import { cellText, stepWords, unitBehind } from '../../lib/notebook/labels'
+import { ProblemNote } from '../../ui/ProblemNote'
+import type { FigureCanvas } from '../figure'
+import { useLines } from '../notebook'
+import { SetAsideDialog } from './SetAsideDialog'
+import { useSetAside } from './useSetAside'
+
+interface SelectionMenuProps {
+  notebook: Notebook
+  rows: RunRows
+  points: readonly PickPoint[]
+  x: Column
+  selection: Selection
+  canvas: FigureCanvas | null
+  onClear: () => void
+}
+
+const WIDTH_PX = 330
+
+/** What can be done with the span or the reading just picked, in words beside it. */
+export function SelectionMenu({ notebook, rows, points, x, selection, canvas, onClear }: SelectionMenuProps) {
+  const { takeBack } = useSetAside(notebook, rows)
+  const [asking, setAsking] = useState<readonly Row[] | null>(null)
+  const place = placeOf(selection, points, canvas)
+  const rowOf = (id: number) => rows.rows.find((row) => row.id === id)
+  const picked = selection.kind === 'row' ? rowOf(selection.id) : undefined
+  return (
+    <>
+      {place === null || selection.kind === 'none' ? null : (
+        <div
+          className="panel border-primary/60 absolute z-10 px-3 py-2 text-sm shadow-sm"
+          style={{ left: place.x, top: place.y, width: WIDTH_PX }}
+        >
+          {selection.kind === 'span' ? (
+            <SpanWords
+              notebook={notebook}
+              x={x}
+              span={selection}
+              readings={pointsIn(points, selection.from, selection.to).flatMap(({ id }) => rowOf(id) ?? [])}
+              onSetAside={setAsking}
+              onClear={onClear}
+            />
+          ) : picked === undefined ? (
+            <p className="quiet">
+              a point of another run{' '}
+              <button type="button" className="word-button" onClick={onClear}>
+                clear
+              </button>
+            </p>
+          ) : (
+            <RowWords notebook={notebook} row={picked} onSetAside={setAsking} onTakeBack={takeBack} onClear={onClear} />
+          )}
+        </div>
+      )}
+      {asking !== null ? (
+        <SetAsideDialog
+          notebook={notebook}
+          rows={rows}
+          readings={asking}
+          onClose={() => {
+            setAsking(null)
+            onClear()
+          }}
+        />
+      ) : null}
+    </>
+  )
+}
+
+interface SpanWordsProps {
+  notebook: Notebook
+  x: Column
+  span: { from: number; to: number }
+  readings: readonly Row[]
+  onSetAside: (readings: readonly Row[]) => void
+  onClear: () => void
+}
+
+/** Methods that make sense of any stretch of two columns. */
+const QUICK = [
+  ['slope', 'slope'],
+  ['statistics', 'mean'],
+  ['area', 'area'],
+] as const
+
+function SpanWords({ notebook, x, span, readings, onSetAside, onClear }: SpanWordsProps) {
+  const { add, change } = useLines(notebook.id)
+  const [figure] = notebook.figures
+  const y = figure?.panels[0]?.y[0] ?? ''
+  const round = (value: number) => Number(value.toPrecision(6))
+  const spanTold = {
+    columnId: x.id,
+    name: `span ${notebook.spans.length + 1}`,
+    from: round(span.from),
+    to: round(span.to),
+  }
+  // Lines that work along this very column can be told to look here.
+  const along = notebook.lines.filter(({ uses }) => uses.x === x.symbol)
+  const unit = unitBehind(x.unit, x.symbol)
+  const shown = (value: number) =>
+    x.decimals === null ? Number(value.toPrecision(5)).toString() : fixed(value, x.decimals)
+  return (
+    <>
+      <p className="quiet">
+        {shown(span.from)} to {shown(span.to)} {unit} · {countOf(readings.length, 'reading')}
+      </p>
+      <p className="flex flex-wrap gap-x-4">
+        {QUICK.map(([method, words]) => (
+          <button
+            key={method}
+            type="button"
+            className="word-button"
+            disabled={add.isPending || y === ''}
+            onClick={() => {
+              add.act(
+                {
+                  method,
+                  isPerRun: true,
+                  uses: method === 'statistics' ? { column: y } : { x: x.symbol, y },
+                  span: spanTold,
+                },
+                onClear,
+              )
+            }}
+          >
+            {words}
+          </button>
+        ))}
+        {along.map((line) => (
+          <button
+            key={line.id}
+            type="button"
+            className="word-button"
+            title={line.shownTitle}
+            disabled={change.isPending}
+            onClick={() => {
+              change.act({ line: line.id, span: spanTold }, onClear)
+            }}
+          >
+            {circled(notebook.lines.indexOf(line) + 1)} here
+          </button>
+        ))}
+        <button
+          type="button"
+          className="word-button"
+          disabled={readings.length === 0}
+          onClick={() => {
+            onSetAside(readings)
+          }}
+        >
+          set aside
+        </button>
+        <button type="button" className="word-button font-normal!" onClick={onClear}>
+          clear
+        </button>
+      </p>
+      <ProblemNote problem={add.error ?? change.error} />
+    </>
+  )
+}
+
+interface RowWordsProps {
+  notebook: Notebook
+  row: Row
+  onSetAside: (readings: readonly Row[]) => void
+  onTakeBack: (reading: Row) => void
+  onClear: () => void
+}
+
+function RowWords({ notebook, row, onSetAside, onTakeBack, onClear }: RowWordsProps) {
+  const step = notebook.columns.find(({ kind }) => kind === 'step')
+  const isAside = row.setAside !== null
+  const told = (notebook.figures[0]?.panels[0]?.y ?? []).flatMap(
+    (symbol) => notebook.columns.find((one) => one.symbol === symbol) ?? [],
+  )
+  return (
+    <>
+      <p className="quiet">
+        {stepWords(row.step, step)} ·{' '}
+        {told
+          .map((column) => {
+            const cell = row.cells[column.symbol]
+            const error = cell == null || cell.uncertainty === 0 ? '' : ` ± ${Number(cell.uncertainty.toPrecision(2))}`
+            return `${column.symbol} ${cellText(row, { ...column, decimals: null })}${error} ${unitBehind(column.unit, column.symbol)}`.trim()
+          })
+          .join(' · ')}
+        {row.wasSteady ? '' : ' · not steady'}
+      </p>
+      {isAside ? <p className="quiet">set aside: {row.setAside}</p> : null}
+      <p className="flex gap-x-4">
+        <button
+          type="button"
+          className="word-button"
+          onClick={() => {
+            if (isAside) onTakeBack(row)
+            else onSetAside([row])
+          }}
+        >
+          {isAside ? 'take back' : 'set aside'}
+        </button>
+        <button type="button" className="word-button" onClick={onClear}>
+          clear
+        </button>
+      </p>
+    </>
+  )
+}
+
+/** Beside the span or the reading, and always inside the figure. */
+function placeOf(
+  selection: Selection,
+  points: readonly PickPoint[],
+  canvas: FigureCanvas | null,
+): { x: number; y: number } | null {
+  if (canvas === null || selection.kind === 'none') return null
+  const point = selection.kind === 'row' ? points.find(({ id }) => id === selection.id) : undefined
+  const x = selection.kind === 'span' ? selection.to : (point?.x ?? 0)
+  const heights = points.map(({ y }) => y)
+  const low = heights.reduce((least, y) => Math.min(least, y), Infinity)
+  const high = heights.reduce((most, y) => Math.max(most, y), -Infinity)
+  const [px, py] = canvas.toPixel(0, x, selection.kind === 'span' ? (low + high) / 2 : (point?.y ?? 0))
+  return { x: Math.max(0, Math.min(px + 14, canvas.width - WIDTH_PX - 8)), y: Math.max(4, py + 14) }
+}

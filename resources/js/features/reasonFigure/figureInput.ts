@@ -1,0 +1,72 @@
+import type { Figure, Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
+import type { DrawnRun, FigureInput, PlacedMark } from '../../lib/figure/notebookFigure'
+import type { Selection } from '../../lib/figure/selection'
+import { circled, typeset } from '../../lib/format'
+import { unitBehind } from '../../lib/notebook/labels'
+
+export interface FigureSource {
+  notebook: Notebook
+  figure: Figure | undefined
+  worked: readonly WorkedLine[]
+  run: RunSummary
+  rows: RunRows
+  /** Further runs that are drawn with it. */
+  others?: readonly { run: RunSummary; rows: RunRows }[]
+  selection?: Selection
+}
+
+/** What a figure of the notebook draws: its columns, the runs, and the marks of the working of the run in hand. */
+export function figureInput({
+  notebook,
+  figure,
+  worked,
+  run,
+  rows,
+  others = [],
+  selection,
+}: FigureSource): FigureInput | null {
+  const column = (symbol: string) => notebook.columns.find((one) => one.symbol === symbol)
+  const x = figure === undefined ? undefined : column(figure.x)
+  if (figure === undefined || x === undefined) return null
+  const panels = figure.panels
+    .map(({ y }) => y.flatMap((symbol) => column(symbol) ?? []))
+    .filter((columns) => columns.length > 0)
+  if (panels.length === 0) return null
+  const drawn = (of: RunSummary, data: RunRows): DrawnRun => ({
+    id: of.id,
+    number: of.number,
+    name: of.name,
+    rows: data.rows,
+  })
+  const spanIds = new Set(notebook.lines.flatMap(({ spanId }) => spanId ?? []))
+  return {
+    x,
+    panels,
+    runs: [...others.map((other) => drawn(other.run, other.rows)), drawn(run, rows)].sort(
+      (a, b) => a.number - b.number,
+    ),
+    marks: marksOf(notebook, worked, run.id),
+    spans: notebook.spans
+      .filter((span) => span.columnId === x.id && spanIds.has(span.id))
+      .map(({ from, to }) => [from, to] as const),
+    ...(selection === undefined ? {} : { selection }),
+  }
+}
+
+/** The marks of all lines, named by the number of their line; the first mark of each also tells its result. */
+export function marksOf(notebook: Notebook, worked: readonly WorkedLine[], runId: number): PlacedMark[] {
+  return notebook.lines.flatMap((line, index) => {
+    const node = worked.find(({ symbol, runId: of }) => symbol === line.symbol && (of === null || of === runId))
+    const result = node?.result
+    return (node?.marks ?? []).map((mark, place) => {
+      const value = result == null ? '' : ` ${typeset(result.shownValue)} ${unitBehind(result.unit, 'pH')}`.trimEnd()
+      const text =
+        mark.label === ''
+          ? ''
+          : place === 0
+            ? `${circled(index + 1)}${mark.kind === 'vertical' ? value : ` ${line.symbol}`}`
+            : mark.label
+      return { ...mark, text }
+    })
+  })
+}

@@ -1,0 +1,5 @@
+export { captionOf } from './caption'
+export { figureInput } from './figureInput'
+export { ReasonFigurePanel } from './ReasonFigurePanel'
+export { SetAsideDialog } from './SetAsideDialog'
+export { useSetAside } from './useSetAside'

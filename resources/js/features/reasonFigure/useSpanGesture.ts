@@ -1,0 +1,54 @@
+import { useEffect, useRef } from 'react'
+import { NOTHING, spanBetween, type PickPoint, type Selection } from '../../lib/figure/selection'
+import { IDLE, moveTo, press, type Gesture } from '../../lib/figure/spanGesture'
+import type { FigureCanvas } from '../figure'
+
+const UPPER = 0
+/** A point this near to a click is meant. */
+const NEAR_PX = 20
+
+/** Drag over the figure for a span, click for a point. */
+export function useSpanGesture(
+  canvas: FigureCanvas | null,
+  panelCount: number,
+  points: readonly PickPoint[],
+  onSelect: (selection: Selection) => void,
+): void {
+  const latest = useRef({ points, panelCount, onSelect })
+  useEffect(() => {
+    latest.current = { points, panelCount, onSelect }
+  })
+
+  useEffect(() => {
+    if (canvas === null) return
+    let gesture: Gesture = IDLE
+    return canvas.onPointer(({ kind, x, y }) => {
+      if (kind === 'down') {
+        const panel = canvas.panelAt(x, y, latest.current.panelCount)
+        if (panel !== null) gesture = press(x, y, canvas.toData(panel, x, y)[0])
+        return
+      }
+      if (gesture.status === 'idle') return
+      gesture = moveTo(gesture, x, canvas.toData(UPPER, x, y)[0])
+      if (gesture.status === 'dragging') latest.current.onSelect(spanBetween(gesture.at, gesture.head))
+      if (kind === 'up') {
+        if (gesture.status === 'pressing') latest.current.onSelect(nearest(canvas, latest.current.points, x, y))
+        gesture = IDLE
+      }
+    })
+  }, [canvas])
+}
+
+function nearest(canvas: FigureCanvas, points: readonly PickPoint[], x: number, y: number): Selection {
+  let best: Selection = NOTHING
+  let bestPx = NEAR_PX
+  for (const point of points) {
+    const [px, py] = canvas.toPixel(UPPER, point.x, point.y)
+    const distance = Math.hypot(px - x, py - y)
+    if (distance < bestPx) {
+      best = { kind: 'row', id: point.id }
+      bestPx = distance
+    }
+  }
+  return best
+}

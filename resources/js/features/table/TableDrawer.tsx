@@ -1,0 +1,55 @@
+import { useState } from 'react'
+import type { Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
+import type { Selection } from '../../lib/figure/selection'
+import { countOf } from '../../lib/format'
+import { columnHead } from '../../lib/notebook/labels'
+import { RowsTable } from './RowsTable'
+import { RunsTable } from './RunsTable'
+
+interface TableDrawerProps {
+  notebook: Notebook
+  worked: readonly WorkedLine[]
+  run: RunSummary
+  rows: RunRows
+  selection: Selection
+  onSelect: (selection: Selection) => void
+  onRun: (id: number) => void
+}
+
+/** The table, drawn up from below: the rows of the run in hand, or all runs. */
+export function TableDrawer({ notebook, worked, run, rows, selection, onSelect, onRun }: TableDrawerProps) {
+  const [shown, setShown] = useState<'rows' | 'runs' | null>(null)
+  return (
+    <section aria-label="Table" className="panel mx-5 mt-auto rounded-b-none! border-b-0!">
+      <div className="flex w-full flex-wrap items-center gap-x-5 px-4 py-1.5 text-sm">
+        {(['rows', 'runs'] as const).map((which) => (
+          <button
+            key={which}
+            type="button"
+            className={`cursor-pointer ${shown === which ? 'border-primary border-b-2 font-bold' : 'font-semibold'}`}
+            aria-expanded={shown === which}
+            onClick={() => {
+              setShown(shown === which ? null : which)
+            }}
+          >
+            {which === 'rows' ? 'Rows' : 'Runs'}
+          </button>
+        ))}
+        {notebook.columns.map((column) => (
+          <span key={column.id} className="quiet hidden sm:inline" title={column.shownName}>
+            {columnHead(column)}
+          </span>
+        ))}
+        <span className="flex-1" />
+        <span className="quiet">
+          {countOf(rows.rows.length, 'row')}, {countOf(notebook.runs.length, 'run')}{' '}
+          <span aria-hidden="true">{shown === null ? '▲' : '▼'}</span>
+        </span>
+      </div>
+      {shown === 'rows' ? (
+        <RowsTable notebook={notebook} rows={rows} selection={selection} onSelect={onSelect} />
+      ) : null}
+      {shown === 'runs' ? <RunsTable notebook={notebook} worked={worked} current={run.id} onRun={onRun} /> : null}
+    </section>
+  )
+}

@@ -1,0 +1,1 @@
+export { TableDrawer } from './TableDrawer'

@@ -1,0 +1,132 @@
+import { useState } from 'react'
+import type { Line, Notebook, WorkedLine } from '../../lib/api/types'
+import { typeset } from '../../lib/format'
+import { unitBehind } from '../../lib/notebook/labels'
+import { useNotices } from '../../ui/notices'
+import { ProblemNote } from '../../ui/ProblemNote'
+import { useLines, useUndo } from '../notebook'
+import { EditLine } from './EditLine'
+
+interface LineDetailsProps {
+  notebook: Notebook
+  line: Line
+  place: number
+  worked: WorkedLine | null
+}
+
+/** All digits, further results, where the ± comes from, and what can be done with the line. */
+export function LineDetails({ notebook, line, place, worked }: LineDetailsProps) {
+  const lines = useLines(notebook.id)
+  const { undo } = useUndo(notebook.id)
+  const { tell } = useNotices()
+  const [isEditing, setIsEditing] = useState(false)
+  const outcomes = worked?.outcomes ?? []
+  const problem = lines.change.error ?? lines.copy.error ?? lines.remove.error
+  return (
+    <div className="note mt-2 text-sm">
+      {outcomes.map(({ name, words, measured }, index) => (
+        <p key={name} className="break-all" data-testid={index === 0 ? `digits-${line.symbol}` : undefined}>
+          {outcomes.length === 1 ? null : (
+            <span className="quiet">
+              {words} <span className="num">{index === 0 ? line.symbol : `${line.symbol}.${name}`}</span>:{' '}
+            </span>
+          )}
+          <span className="num">
+            {typeset(String(measured.value))} ± {measured.uncertainty} {unitBehind(measured.unit, 'pH')}
+          </span>
+        </p>
+      ))}
+      {worked === null || worked.sources.length === 0 ? null : (
+        <>
+          <p className="mt-1 font-semibold">Where its ± comes from</p>
+          <ul aria-label={`Sources of the uncertainty of ${line.shownTitle}`}>
+            {worked.sources.map(({ words, percent }) => (
+              <li key={words} className="grid grid-cols-[1fr_4rem_3rem] items-center gap-2">
+                <span>{words}</span>
+                <span aria-hidden="true" className="bg-base-300 h-2 rounded-full">
+                  <span className="bg-primary block h-2 rounded-full" style={{ width: `${Math.max(2, percent)}%` }} />
+                </span>
+                <span className="num text-right">{percent < 1 ? '< 1' : percent.toFixed(0)} %</span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {worked === null || worked.source === '' ? null : <p className="quiet mt-1">{worked.source}</p>}
+      <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1">
+        <button
+          type="button"
+          className="word-button"
+          onClick={() => {
+            setIsEditing(true)
+          }}
+        >
+          change
+        </button>
+        <button
+          type="button"
+          className="word-button"
+          disabled={place === 1}
+          onClick={() => {
+            lines.change.act({ line: line.id, place: place - 1 })
+          }}
+        >
+          up
+        </button>
+        <button
+          type="button"
+          className="word-button"
+          disabled={place === notebook.lines.length}
+          onClick={() => {
+            lines.change.act({ line: line.id, place: place + 1 })
+          }}
+        >
+          down
+        </button>
+        <button
+          type="button"
+          className="word-button"
+          onClick={() => {
+            lines.copy.act(line.id)
+          }}
+        >
+          copy
+        </button>
+        {line.spanId === null ? null : (
+          <button
+            type="button"
+            className="word-button"
+            onClick={() => {
+              lines.change.act({ line: line.id, spanId: null })
+            }}
+          >
+            look everywhere
+          </button>
+        )}
+        <button
+          type="button"
+          className="word-button"
+          onClick={() => {
+            lines.remove.act(line.id, () => {
+              tell(`“${line.shownTitle}” is removed.`, () => {
+                undo.act()
+              })
+            })
+          }}
+        >
+          remove
+        </button>
+      </p>
+      <ProblemNote problem={problem} />
+      {isEditing ? (
+        <EditLine
+          notebook={notebook}
+          line={line}
+          onClose={() => {
+            setIsEditing(false)
+          }}
+        />
+      ) : null}
+    </div>
+  )
+}

@@ -1,0 +1,109 @@
+import type { Method, Notebook } from '../../lib/api/types'
+import { parseNumber } from '../../lib/format'
+import { unitBehind } from '../../lib/notebook/labels'
+
+type Slot = Method['inputs'][number]
+
+export interface Choice {
+  symbol: string
+  words: string
+}
+
+/** What a column input can be: the columns of the rows, and what has one value for each run. */
+export function columnChoices(notebook: Notebook, slot: Slot): Choice[] {
+  const columns = notebook.columns.filter(({ isWords }) => !isWords)
+  // Columns of the very unit it asks for come first; others may still be of the same kind.
+  const fitting = [...columns].sort((a, b) => Number(b.unit === slot.unit) - Number(a.unit === slot.unit))
+  return [
+    ...(slot.unit === '' ? columns : fitting).map(({ symbol, shownName, unit }) => ({
+      symbol,
+      words: named(symbol, shownName, unit),
+    })),
+    ...notebook.lines
+      .filter(({ isPerRun }) => isPerRun)
+      .map(({ symbol, shownTitle }) => ({ symbol, words: `${symbol}, ${shownTitle}, of each run` })),
+  ]
+}
+
+/** What a number input can be besides typed: an entry or a line. */
+export function valueChoices(notebook: Notebook): Choice[] {
+  return [
+    ...notebook.entries
+      .filter(({ isWords }) => !isWords)
+      .map(({ symbol, shownName, unit }) => ({ symbol, words: named(symbol, shownName, unit) })),
+    ...notebook.lines.map(({ symbol, shownTitle }) => ({ symbol, words: `${symbol}, ${shownTitle}` })),
+  ]
+}
+
+function named(symbol: string, name: string, unit: string): string {
+  const behind = unitBehind(unit, symbol)
+  return `${symbol === name ? symbol : `${symbol}, ${name}`}${behind === '' ? '' : ` in ${behind}`}`
+}
+
+/** What is typed or chosen for each input, by its name. */
+export type Filled = Record<string, string>
+
+export interface Told {
+  uses: Record<string, string>
+  texts: Record<string, string>
+  numbers: Record<string, { value: number; uncertainty: number; unit: string }>
+}
+
+/** Whether a text is one of the symbols that can be chosen. */
+function isSymbol(notebook: Notebook, text: string): boolean {
+  const base = text.split('.')[0] ?? ''
+  return [...notebook.entries, ...notebook.columns, ...notebook.lines].some(({ symbol }) => symbol === base)
+}
+
+/** As the server takes it; and what is still to be said, in words. */
+export function toldOf(method: Method, filled: Filled, notebook: Notebook): { told: Told; missing: string[] } {
+  const told: Told = { uses: {}, texts: {}, numbers: {} }
+  const missing: string[] = []
+  for (const slot of method.inputs) {
+    const text = (filled[slot.name] ?? '').trim()
+    if (text === '') {
+      if (slot.isRequired && slot.default === null && slot.kind !== 'values') missing.push(slot.words)
+    } else if (slot.kind === 'column' || (slot.kind === 'number' && isSymbol(notebook, text))) {
+      told.uses[slot.name] = text
+    } else if (slot.kind === 'number') {
+      const value = parseNumber(text)
+      const column =
+        slot.unitOf === null ? undefined : notebook.columns.find(({ symbol }) => symbol === filled[slot.unitOf ?? ''])
+      if (value === null) missing.push(`${slot.words}, as a number or a symbol`)
+      else told.numbers[slot.name] = { value, uncertainty: 0, unit: column?.unit ?? slot.unit }
+    } else if (slot.kind === 'text') {
+      told.texts[slot.name] = text
+    }
+  }
+  return { told, missing }
+}
+
+/** The methods that fit what is there: those whose columns the notebook can give. */
+export function fittingMethods(methods: readonly Method[], notebook: Notebook): Method[] {
+  const units = new Set(notebook.columns.map(({ unit }) => unit))
+  return methods.filter(
+    ({ isForLines, inputs }) =>
+      isForLines &&
+      inputs.every(
+        (slot) => slot.kind !== 'column' || (slot.unit === '' ? notebook.columns.length > 0 : units.has(slot.unit)),
+      ),
+  )
+}
+
+/** What an input is likely to be: the columns of the figure, what has the unit it asks for, the span that is marked. */
+export function likely(method: Method, notebook: Notebook, span: { from: number; to: number } | null): Filled {
+  const [figure] = notebook.figures
+  const filled: Filled = {}
+  for (const slot of method.inputs) {
+    if (slot.kind === 'column') {
+      const byUnit = notebook.columns.find(({ unit, kind }) => unit === slot.unit && kind !== 'derived')
+      const drawn = slot.name === 'x' ? figure?.x : figure?.panels[0]?.y[0]
+      filled[slot.name] = (slot.unit === '' ? drawn : byUnit?.symbol) ?? ''
+    } else if (slot.kind === 'number' && span !== null && (slot.name === 'from' || slot.name === 'to')) {
+      filled[slot.name] = String(Number((slot.name === 'from' ? span.from : span.to).toPrecision(6)))
+    } else if (slot.kind === 'text') {
+      filled[slot.name] = slot.default ?? ''
+    }
+  }
+  return filled
+}

@@ -1,0 +1,69 @@
+import type { Column, Row } from '../api/types'
+import { fixed, typeset } from '../format'
+
+const RAISED: Record<string, string> = {
+  '-': '⁻',
+  0: '⁰',
+  1: '¹',
+  2: '²',
+  3: '³',
+  4: '⁴',
+  5: '⁵',
+  6: '⁶',
+  7: '⁷',
+  8: '⁸',
+  9: '⁹',
+}
+
+/** A unit as it is printed: mL², not mL^2. */
+export function unitText(unit: string): string {
+  return unit.replace(/\^(-?\d+)/g, (_, power: string) => power.replace(/[-\d]/g, (letter) => RAISED[letter] ?? letter))
+}
+
+/** A unit to write behind a number; where the symbol says it all there is none. */
+export function unitBehind(unit: string, symbol = ''): string {
+  return unit === '' || unit === symbol ? '' : unitText(unit)
+}
+
+/** The head of a table column, and what follows a number of it: "V / mL". */
+export function columnHead(column: Column): string {
+  const unit = unitBehind(column.unit, column.symbol)
+  return unit === '' ? column.symbol : `${column.symbol} / ${unit}`
+}
+
+/** What stands beside an axis: "volume of NaOH added V / mL". */
+export function axisName(column: Column): string {
+  const name = column.shownName === column.symbol ? '' : `${lowerFirst(column.shownName)} `
+  return `${name}${columnHead(column)}`
+}
+
+/** A word begins small within a sentence; a symbol like pH stays as it is. */
+export function lowerFirst(text: string): string {
+  return /^[A-Z][a-z ]/.test(text) ? text.charAt(0).toLowerCase() + text.slice(1) : text
+}
+
+/** A step as it is shown: a number with the decimals of its column, or a word. */
+export function stepText(step: Row['step'], column: Column | undefined): string {
+  if (step === null) return '—'
+  return typeof step === 'string' ? step : fixed(step, column?.decimals ?? 2)
+}
+
+/** The same with its unit. */
+export function stepWords(step: Row['step'], column: Column | undefined): string {
+  const unit = column === undefined || typeof step === 'string' ? '' : unitBehind(column.unit, column.symbol)
+  return unit === '' ? stepText(step, column) : `${stepText(step, column)} ${unit}`
+}
+
+/** A cell with the decimals of its column, or as many as its ± allows. */
+export function cellText(row: Row, column: Column): string {
+  if (column.kind === 'step') return stepText(row.step, column)
+  const cell = row.cells[column.symbol]
+  if (cell == null) return '—'
+  return column.decimals === null ? typeset(cell.shown) : fixed(cell.value, column.decimals)
+}
+
+/** The value of a cell that counts as a number. */
+export function numberOf(row: Row, column: Column): number | null {
+  if (column.kind === 'step') return typeof row.step === 'number' ? row.step : null
+  return row.cells[column.symbol]?.value ?? null
+}
