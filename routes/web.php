@@ -81,8 +81,8 @@ Route::prefix('api')->group(function (): void {
         Route::get('methods', MethodController::class);
         Route::get('protocols', [ProtocolController::class, 'index']);
         Route::post('protocols', [ProtocolController::class, 'store']);
-        Route::get('protocols/{protocol}', [ProtocolController::class, 'show']);
-        Route::delete('protocols/{protocol}', [ProtocolController::class, 'destroy']);
+        Route::get('protocols/{protocol}', [ProtocolController::class, 'show'])->can('use', 'protocol');
+        Route::delete('protocols/{protocol}', [ProtocolController::class, 'destroy'])->can('use', 'protocol');
 
         Route::get('experiments', [ExperimentController::class, 'index']);
         Route::post('experiments', [ExperimentController::class, 'store']);

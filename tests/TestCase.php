@@ -5,19 +5,18 @@ declare(strict_types=1);
 namespace Tests;
 
 use App\Models\Bench;
-use App\Models\Experiment;
 use App\Models\Probe;
 use App\Models\User;
 use App\Recorder\Link\ToldChannel;
 use App\Recorder\ProbeRegister;
 use App\Recorder\RecorderClient;
-use App\Titration\Protocol;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
 use Illuminate\Support\Facades\Schema;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
+use Tests\Support\Notebooks;
 use Tests\Support\OpenApi;
 use Welkion\Core\Calibration\ProbeKind;
 
@@ -28,6 +27,8 @@ use Welkion\Core\Calibration\ProbeKind;
  */
 abstract class TestCase extends FrameworkTestCase
 {
+    use Notebooks;
+
     /** @var list<int> benches this test has made */
     private array $benchIds = [];
 
@@ -137,11 +138,6 @@ abstract class TestCase extends FrameworkTestCase
     protected function electrodeOf(Bench $bench): Probe
     {
         return $bench->probes()->where('kind', ProbeKind::PhElectrode)->firstOrFail();
-    }
-
-    protected function experimentOf(User $teacher, Bench $bench): Experiment
-    {
-        return $teacher->experiments()->create(['bench_id' => $bench->id, 'title' => 'Test of the brine'] + Protocol::titration())->refresh();
     }
 
     /**

@@ -47,7 +47,7 @@ const benches = await (await client.ask('GET', '/api/benches')).json()
 const alder = benches.find(({ name }) => name === 'Alder')
 await client.ask('POST', `/api/benches/${alder.id}/acts`, { act: 'speed', times: 10 })
 const experiment = await (await client.ask('POST', '/api/experiments', { title: 'What if everything breaks?', protocol: 'titration', benchId: alder.id })).json()
-const run = await (await client.ask('POST', `/api/experiments/${experiment.id}/runs`, {})).json()
+const { made: runId } = await (await client.ask('POST', `/api/experiments/${experiment.id}/runs`, {})).json()
 
 // A screen: the longest time without a message, and which notes it showed.
 const stop = new AbortController()
@@ -72,7 +72,7 @@ async function takeReadings() {
     const key = crypto.randomUUID()
     const began = Date.now()
     for (;;) {
-      const status = await client.ask('POST', `/api/runs/${run.id}/readings`, { key, volume, takeAnyway: true }).then(
+      const status = await client.ask('POST', `/api/runs/${runId}/readings`, { step: volume, takeAnyway: true }, { key }).then(
         async (answer) => {
           if (answer.status === 500) console.error(`500 while: ${doing}: ${(await answer.text()).slice(0, 300)}`)
           return answer.status
@@ -147,14 +147,14 @@ await pause(15_000)
 isTaking = false
 await taking
 for (let i = 0; i < 60; i++) {
-  if ((await client.ask('POST', `/api/runs/${run.id}/finish`, {}).catch(() => ({ status: 0 }))).status === 200) break
+  if ((await client.ask('POST', `/api/runs/${runId}/finish`, {}).catch(() => ({ status: 0 }))).status === 200) break
   await pause(500)
 }
 await pause(5000)
 stop.abort()
 const file = `${folder}/chaos.json`
 writeFileSync(file, JSON.stringify({ acknowledged, heard }))
-const result = php('check', String(run.id), file)
+const result = php('check', String(runId), file)
 console.log(JSON.stringify({
   task: 'chaos', minutes, seed: Number(process.argv[3] ?? 1), deeds: done, ...result,
   longest_silence_on_a_screen_s: Number((longestSilence / 1000).toFixed(1)), during: longestAt, longest_until_a_reading_was_acknowledged_s: Number((longestReading / 1000).toFixed(1)),

@@ -20,7 +20,7 @@ const paths = [
   '/api/experiments',
   `/api/experiments/${experiment.id}`,
   `/api/runs/${runs[0].id}`,
-  `/api/experiments/${experiment.id}/working`,
+  `/api/experiments/${experiment.id}/worked`,
 ]
 
 const stop = new AbortController()

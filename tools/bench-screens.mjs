@@ -94,7 +94,7 @@ await hands('Clock', '×1')
 
 // From the press on "Set aside" to the changed working.
 await page.goto('/experiments/2/reason')
-await page.getByRole('button', { name: /^Table/ }).click()
+await page.getByRole('button', { name: 'Rows', exact: true }).click()
 const times = []
 for (let i = 0; i < SET_ASIDES / 2; i++) {
   await page.getByRole('button', { name: 'Set aside the reading at 10.50 mL' }).click()
@@ -108,7 +108,7 @@ for (let i = 0; i < SET_ASIDES / 2; i++) {
             ? (b.getAttribute('aria-label') ?? '').startsWith('Take back the reading at 10.50')
             : b.textContent === 'Set aside' && b.type === 'submit',
         )
-        const line = document.querySelector('[data-testid=working-lines] li')
+        const line = document.querySelector('[data-testid=working-lines] > li')
         const before = line.textContent
         const began = performance.now()
         return new Promise((resolve) => {

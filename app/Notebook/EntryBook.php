@@ -31,6 +31,9 @@ final readonly class EntryBook
         $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $attributes): string {
             Renaming::requireFree(NotebookRows::of($experiment), $attributes['symbol']);
             Unit::parse($attributes['unit']);
+            if ($attributes['is_words'] && $attributes['is_per_run']) {
+                throw Refusal::badFormula('A word is typed once for all runs. For each run, give the run a condition.');
+            }
             $draft->create(Entry::class, ['experiment_id' => $experiment->id, 'position' => 1 + (int) Entry::query()->where('experiment_id', $experiment->id)->max('position')] + $attributes);
 
             return "Added the entry {$attributes['symbol']}";
@@ -46,6 +49,11 @@ final readonly class EntryBook
      */
     public function type(Experiment $experiment, Entry $entry, array $typed, ?Run $run, Sender $sender): ?string
     {
+        if ($entry->is_per_run && $run === null) {
+            throw Refusal::badFormula("Say for which run {$entry->symbol} is: it is typed for each of them.");
+        }
+        $run = $entry->is_per_run ? $run : null;
+        $typed = array_diff_key($typed, $entry->is_words ? ['typed' => '', 'uncertainty' => ''] : ['text' => '']);
         $unit = Unit::parse($entry->unit);
         $read = ($typed['typed'] ?? '') === '' ? null : TypedValue::read((string) $typed['typed'], $unit);
         $error = ($typed['uncertainty'] ?? '') === '' ? null : TypedValue::read((string) $typed['uncertainty'], $unit->difference());

@@ -9,6 +9,7 @@ use App\Models\ProtocolFile;
 use App\Models\User;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
+use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Notebook\Protocol;
 
 /** The protocols that come with Welkion, and a teacher's own. */
@@ -18,30 +19,33 @@ final class ProtocolLibrary
 
     private const SCHEMA = 'protocol.schema.json';
 
-    /** @return array<string, Protocol> by key: ours first, as the files are named, then own ones as own-7 */
+    /** @return list<LibraryProtocol> ours first, as the files are named, then a teacher's own ones */
     public function all(User $user): array
     {
-        $protocols = [];
+        $all = [];
         foreach (glob($this->folder().'/*.json') ?: [] as $path) {
-            if (basename($path) !== self::SCHEMA) {
-                $protocols[basename($path, '.json')] = Protocol::read((string) file_get_contents($path));
+            basename($path) === self::SCHEMA || $all[] = $this->ours(basename($path, '.json'));
+        }
+        foreach ($user->protocols()->get()->sortBy('title') as $own) {
+            try {
+                $all[] = LibraryProtocol::own($own);
+            } catch (CoreException) {
+                // Stored under other rules: it cannot be begun, and the others can.
             }
         }
-        foreach ($user->protocols()->orderBy('title')->get() as $own) {
-            $protocols["own-{$own->id}"] = Protocol::of($own->content);
+
+        return array_values(array_filter($all));
+    }
+
+    /** @param  string  $key  as gas-in-a-syringe, or own-7 whoever owns it */
+    public function find(string $key): ?LibraryProtocol
+    {
+        if (preg_match('/^own-([1-9][0-9]{0,17})$/', $key, $match) !== 1) {
+            return $this->ours($key);
         }
+        $own = ProtocolFile::query()->find((int) $match[1]);
 
-        return $protocols;
-    }
-
-    public function find(User $user, string $key): ?Protocol
-    {
-        return $this->all($user)[$key] ?? null;
-    }
-
-    public function own(User $user, string $key): ?ProtocolFile
-    {
-        return preg_match('/^own-([1-9][0-9]{0,17})$/', $key, $match) === 1 ? $user->protocols()->find((int) $match[1]) : null;
+        return $own === null ? null : LibraryProtocol::own($own);
     }
 
     /**
@@ -64,6 +68,13 @@ final class ProtocolLibrary
         }
 
         return Protocol::read($json);
+    }
+
+    private function ours(string $key): ?LibraryProtocol
+    {
+        $path = $this->folder()."/{$key}.json";
+
+        return preg_match('/^[a-z0-9-]+$/', $key) === 1 && is_file($path) ? new LibraryProtocol($key, Protocol::read((string) file_get_contents($path))) : null;
     }
 
     private function folder(): string

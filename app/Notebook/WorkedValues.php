@@ -13,6 +13,9 @@ final class WorkedValues implements Results
 {
     private const KEPT_DAYS = 30;
 
+    /** Once in so many times that something is kept. */
+    private const CLEARED_EACH = 500;
+
     /** A result larger than this is sooner worked out than read. */
     private const LARGEST_BYTES = 1_000_000;
 
@@ -71,6 +74,7 @@ final class WorkedValues implements Results
         $this->new = [];
         if ($rows !== []) {
             DB::table('worked_values')->upsert($rows, ['key'], ['used_at']);
+            random_int(1, self::CLEARED_EACH) === 1 && self::forgetOld();
         }
     }
 

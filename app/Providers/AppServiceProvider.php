@@ -7,6 +7,8 @@ namespace App\Providers;
 use App\Auth\EmailAddress;
 use App\Http\SenderOf;
 use App\Live\ChangeNotice;
+use App\Notebook\LibraryProtocol;
+use App\Notebook\ProtocolLibrary;
 use App\Notebook\Sender;
 use App\Recorder\RecorderClient;
 use App\Storage\AwayMark;
@@ -18,6 +20,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 
@@ -54,6 +57,7 @@ final class AppServiceProvider extends ServiceProvider
         JsonResource::withoutWrapping();
         // Addresses without a host: the page works behind whatever name and port it is reached by.
         Vite::createAssetPathsUsing(static fn (string $path): string => '/'.ltrim($path, '/'));
+        Route::bind('protocol', static fn (string $key): LibraryProtocol => app(ProtocolLibrary::class)->find($key) ?? abort(404));
         RateLimiter::for('sign-in', static function (Request $request): array {
             $email = $request->input('email');
 

@@ -254,6 +254,14 @@ final class ApplicationTest extends TestCase
         self::assertContains('three-baths', array_column(self::answer(['protocols']), 'protocol'));
     }
 
+    public function test_a_protocol_finds_its_columns_by_name_or_by_a_symbol_that_measures_the_same(): void
+    {
+        $whey = ['protocol', 'titration', 'core/tests/reference/titration/t03-sour-whey.csv', '--entry', 'c=0.0985 mol/L', '--entry', 'V0=50 mL'];
+        self::assertEqualsWithDelta(0.0413, array_column(self::answer($whey)['lines'], 'value', 'symbol')['c_s'], 0.0001);
+        $voltages = self::answer(['protocol', 'gas-in-a-syringe', '-'], "Voltage (mV),P (kPa)\n50,100\n40,124\n30,164\n");
+        self::assertSame('Waits for V: Run 1 has no V: it was recorded without it.', array_column($voltages['lines'], 'needs', 'symbol')['PVm']);
+    }
+
     #[DataProvider('mistakes')]
     public function test_a_mistake_is_one_json_sentence_and_an_exit_code(array $words, int $exit, string $sentence): void
     {

@@ -77,7 +77,7 @@ final readonly class WheyExperiments
      */
     private function experiment(string $title, string $sample, string $analyte, CarbonInterface $at, string $aim, array $entries, array $plan): Experiment
     {
-        $protocol = (new ProtocolLibrary)->find($this->teacher, 'titration') ?? throw new \LogicException('There is no titration.');
+        $protocol = (new ProtocolLibrary)->find('titration')->protocol ?? throw new \LogicException('There is no titration.');
         $experiment = (new ExperimentStart)->begin($this->teacher, (string) Str::uuid(), $title, $protocol, $this->bench);
         foreach ($entries as $symbol => [$value, $uncertainty]) {
             $experiment->entries()->where('symbol', $symbol)->update(['value' => $value, 'uncertainty' => $uncertainty]);

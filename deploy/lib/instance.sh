@@ -137,6 +137,7 @@ instance_start() {
     make_database
     fill_templates
     remove_old_logs
+    read_settings_once
     supervise
     wait_until "MariaDB" mariadb port_is_open "$DB_PORT"
     php artisan welkion:upgrade >"$WELKION_VAR/log/migrate.log" 2>&1 \
@@ -162,6 +163,15 @@ wait_for_benches() {
         fi
         sleep 0.2
     done
+}
+
+# Settings, routes and events as the web server's PHP takes them in; anew at every start, so that none is of an older version.
+read_settings_once() {
+    rm -rf "$WELKION_VAR/cache"
+    mkdir -p "$WELKION_VAR/cache"
+    LOG_CHANNEL=stderr APP_CONFIG_CACHE="$WELKION_VAR/cache/config.php" APP_ROUTES_CACHE="$WELKION_VAR/cache/routes.php" \
+        APP_EVENTS_CACHE="$WELKION_VAR/cache/events.php" php artisan optimize --except=views >"$WELKION_VAR/log/settings.log" 2>&1 \
+        || instance_fail "the settings of this copy could not be read; see var/$INSTANCE/log/settings.log."
 }
 
 supervise() {

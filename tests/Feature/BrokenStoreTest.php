@@ -56,12 +56,17 @@ final class BrokenStoreTest extends TestCase
         $zeros = array_fill_keys(['driftPerMinute', 'scatter', 'tolerance', 'windowS'], 0);
         $bench->update(['steady_limits' => ['ph-electrode' => $zeros, 'thermometer' => ['driftPerMinute' => -1] + $zeros]]);
         $experiment = $teacher->experiments()->firstOrFail();
-        $entries = $experiment->entries;
-        foreach (array_keys($entries) as $i => $symbol) {
-            $entries[$symbol] = ['value' => [1e-320, 5.0, -3.0, 1e308][$i % 4], 'uncertainty' => 1e308, 'unit' => ['mol/L', 'furlongs²²', '', 'g'][$i % 4]];
+        foreach ($experiment->entries as $i => $entry) {
+            $entry->update(['value' => [1e-320, 5.0, -3.0, 1e308][$i % 4], 'uncertainty' => 1e308, 'unit' => ['mol/L', 'furlongs²²', '', 'g'][$i % 4]]);
         }
-        $experiment->update(['entries' => $entries]);
-        DB::table('runs')->where('experiment_id', $experiment->id)->update(['plan' => json_encode([['from' => 5, 'to' => 1, 'step' => 0]])]);
+        foreach ($experiment->columns as $i => $column) {
+            $column->update([['unit' => 'furlongs²²'], ['formula' => 'ln('], ['formula' => 'ddpH + '.$column->symbol], ['decimals' => 200]][$i % 4]);
+        }
+        foreach ($experiment->lines as $i => $line) {
+            $line->update([['method' => 'alchemy'], ['options' => ['texts' => ['formula' => 'n + n +']]], ['options' => []]][$i % 3]);
+        }
+        DB::table('figures')->where('experiment_id', $experiment->id)->update(['options' => json_encode(['x' => 'nothing', 'panels' => [['y' => ['V', 'gone']]]])]);
+        DB::table('runs')->where('experiment_id', $experiment->id)->update(['plan' => json_encode(['ranges' => [['from' => 5, 'to' => 1, 'step' => 0]]])]);
         DB::table('readings')->whereIn('run_id', $experiment->runs()->select('id'))->update(['taken_at' => -1e300]);
         app(RecorderClient::class)->reload($bench);
 

@@ -7,24 +7,37 @@ namespace Tests\Feature;
 use App\Models\Experiment;
 use App\Models\User;
 use Database\Seeders\DatabaseSeeder;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
 use Tests\TestCase;
 use Welkion\Standins\World\Alder;
 
 final class ExperimentTest extends TestCase
 {
-    public function test_a_new_experiment_brings_the_entries_its_protocol_needs_empty(): void
+    public function test_a_new_experiment_brings_what_its_protocol_has_and_no_values(): void
     {
         $teacher = $this->teacher();
         $bench = $this->benchOf($teacher);
         $this->actingAs($teacher);
 
-        $created = $this->postJson('/api/experiments', ['title' => ' How salty is the brine? ', 'protocol' => 'titration', 'benchId' => $bench->id])
-            ->assertCreated()->assertJsonPath('title', 'How salty is the brine?');
+        $body = ['title' => ' How salty is the brine? ', 'protocol' => 'titration', 'benchId' => $bench->id];
+        $key = ['Request-Key' => (string) Str::uuid()];
+        $created = $this->json('POST', '/api/experiments', $body, $key)->assertCreated()->assertJsonPath('title', 'How salty is the brine?');
+        $this->json('POST', '/api/experiments', $body, $key)->assertCreated()->assertJsonPath('id', $created->json('id'));
         self::assertSame([['c', null], ['V0', null], ['r', 1], ['M', null]], array_map(
-            static fn (array $entry): array => [$entry['symbol'], $entry['value']], $created->json('entries'),
+            static fn (array $entry): array => [$entry['symbol'], $entry['value']], array_slice($created->json('entries'), 3),
         ));
+        self::assertSame(['V', 'pH', 'E', 'T', 'dpH', 'ddpH'], $created->json('columns.*.symbol'));
+        self::assertSame(['Veq', 'pKa', 'n', 'c_s', 'beta'], $created->json('lines.*.symbol'));
         $this->getJson('/api/experiments')->assertOk()->assertJsonPath('0.stages.prepare', false);
-        $this->getJson("/api/experiments/{$created->json('id')}/working")->assertNotFound();
+        $this->getJson("/api/experiments/{$created->json('id')}/worked")->assertOk()->assertJsonPath('worked', []);
+    }
+
+    public function test_a_blank_experiment_needs_no_bench(): void
+    {
+        $this->actingAs($this->teacher());
+        $this->postJson('/api/experiments', ['title' => 'Thoughts', 'protocol' => 'blank', 'benchId' => null])->assertCreated()
+            ->assertJsonPath('bench', null)->assertJsonPath('lines', []);
     }
 
     public function test_bad_input_gets_a_sentence_and_changes_nothing(): void
@@ -33,66 +46,82 @@ final class ExperimentTest extends TestCase
         $bench = $this->benchOf($teacher);
         $experiment = $this->experimentOf($teacher, $bench);
         $this->actingAs($teacher);
-        $change = fn (array $body) => $this->patchJson("/api/experiments/{$experiment->id}", $body)->assertUnprocessable()->json('detail');
 
-        self::assertSame('An experiment needs a title.', $change(['title' => '']));
-        self::assertSame('The value must be a number from 1e-9 to 1e9.', $change(['entries' => [['symbol' => 'V0', 'value' => 'much']]]));
-        self::assertSame('The value must be a number from 1e-9 to 1e9.', $change(['entries' => [['symbol' => 'V0', 'value' => -3]]]));
-        self::assertSame('A value in g cannot be given in mL: they measure different things.', $change(['entries' => [['symbol' => 'V0', 'value' => 3, 'unit' => 'g']]]));
-        self::assertSame('"drops" is not a unit Welkion knows. Write it like mL, mol/L, mV or °C.', $change(['entries' => [['symbol' => 'V0', 'value' => 3, 'unit' => 'drops']]]));
+        self::assertSame('Give the experiment a title, for example a question.', $this->patchJson("/api/experiments/{$experiment->id}", ['title' => ''])->assertUnprocessable()->json('detail'));
         self::assertSame('Give the experiment a title, for example a question.', $this->postJson('/api/experiments', ['protocol' => 'titration', 'benchId' => $bench->id])->json('detail'));
-        self::assertEquals($experiment->entries, $experiment->refresh()->entries);
+        $this->postJson('/api/experiments', ['title' => 'x', 'protocol' => 'alchemy', 'benchId' => null])->assertUnprocessable()
+            ->assertJsonPath('detail', 'This protocol does not exist any more. Choose another.');
+        self::assertSame(0, $experiment->refresh()->revision);
         $this->postJson('/api/experiments', ['title' => 'x', 'protocol' => 'titration', 'benchId' => $this->benchOf($this->teacher())->id])->assertForbidden();
-    }
-
-    public function test_fields_sent_one_by_one_do_not_write_over_each_other(): void
-    {
-        $teacher = $this->teacher();
-        $experiment = $this->experimentOf($teacher, $this->benchOf($teacher));
-        $this->actingAs($teacher);
-
-        $this->patchJson("/api/experiments/{$experiment->id}", ['entries' => [['symbol' => 'V0', 'value' => 25]]])->assertOk();
-        $this->patchJson("/api/experiments/{$experiment->id}", ['entries' => [['symbol' => 'V0', 'uncertainty' => 0.03]]])->assertOk();
-        $this->patchJson("/api/experiments/{$experiment->id}", ['conclusion' => 'Salty.'])->assertOk();
-
-        self::assertEquals(['value' => 25, 'uncertainty' => 0.03, 'unit' => 'mL'], $experiment->refresh()->entries['V0']);
-        $this->patchJson("/api/experiments/{$experiment->id}", ['entries' => [['symbol' => 'V0', 'value' => null]]])->assertOk();
-        self::assertNull($experiment->refresh()->entries['V0']['value']);
     }
 
     public function test_the_demo_run_works_out_to_the_truth_of_its_bench(): void
     {
         $experiment = $this->demo('Monday’s whey, fresh from the vat');
 
-        $lines = collect($this->getJson("/api/experiments/{$experiment->id}/working")->assertOk()->json('lines'))->keyBy('key');
-
-        $concentration = $lines['concentration']['result'];
-        self::assertAgrees(Alder::WHEY_ACID, $concentration);
-        self::assertAgrees(3.86, $lines['half-equivalence']['result']);
-        self::assertSame('g/L', $lines['mass-concentration']['result']['unit']);
+        self::assertAgrees(Alder::WHEY_ACID, $this->lineOf($experiment->id, 'c_s')['result']);
+        self::assertAgrees(3.86, $this->lineOf($experiment->id, 'pKa')['result']);
+        self::assertSame('g/L', $this->lineOf($experiment->id, 'beta')['result']['unit']);
     }
 
-    public function test_a_typed_value_a_span_and_a_point_set_aside_change_what_rests_on_them(): void
+    public function test_a_typed_value_a_span_and_a_point_set_aside_change_what_rests_on_them_and_undo_takes_all_back(): void
     {
         $experiment = $this->demo('How sour is Tuesday’s whey?');
-        $of = fn (string $key) => collect($this->getJson("/api/experiments/{$experiment->id}/working")->json('lines'))->firstWhere('key', $key);
-        $before = $of('concentration')['result'];
+        $runs = $experiment->runs()->orderBy('number')->get();
+        $run = $runs->firstOrFail()->id;
+        $of = fn (string $symbol): array => $this->lineOf($experiment->id, $symbol, $run);
+        $before = $of('c_s')['result'];
+        $volume = $experiment->entries()->where('symbol', 'V0')->firstOrFail();
+        $line = $experiment->lines()->where('symbol', 'Veq')->firstOrFail();
+        $column = $experiment->columns()->where('symbol', 'V')->firstOrFail();
 
-        $this->patchJson("/api/experiments/{$experiment->id}", ['entries' => [['symbol' => 'V0', 'value' => 50, 'uncertainty' => 0.05]]])->assertOk();
-        self::assertEqualsWithDelta($before['value'] / 2, $of('concentration')['result']['value'], 1e-12);
+        $answer = $this->putJson("/api/experiments/{$experiment->id}/entries/{$volume->id}/value", ['typed' => '50 +- 0.05'])->assertOk();
+        self::assertEqualsWithDelta($before['value'] / 2, $of('c_s')['result']['value'], 1e-12);
+        self::assertSame(['beta', 'c_s'], collect($answer->json('worked.*.symbol'))->unique()->sort()->values()->all(), 'Only what rests on it is told again.');
 
-        $this->patchJson("/api/experiments/{$experiment->id}", ['span' => [12, 18]])->assertOk()->assertJsonPath('span', [12, 18]);
-        self::assertNull($of('amount')['result']);
-        self::assertSame('Needs line ①.', $of('amount')['needs']);
-        $this->patchJson("/api/experiments/{$experiment->id}", ['span' => null])->assertOk();
+        $this->patchJson("/api/experiments/{$experiment->id}/lines/{$line->id}", ['span' => ['columnId' => $column->id, 'name' => 'late', 'from' => 18, 'to' => 12]])->assertOk();
+        self::assertNull($of('n')['result']);
+        self::assertSame('Needs line ①.', $of('n')['needs']);
+        $this->undo($experiment)->assertJsonPath('redo', 'Changed line “Equivalence volume”');
 
-        $reading = collect($this->getJson("/api/experiments/{$experiment->id}/working")->json('readings'))->firstWhere('volume', 11);
-        $volume = $of('equivalence-volume')['result'];
-        $this->patchJson("/api/readings/{$reading['id']}", ['setAsideReason' => 'only to see what changes'])->assertOk();
-        self::assertGreaterThan($volume['uncertainty'], $of('equivalence-volume')['result']['uncertainty']);
-        $this->patchJson("/api/readings/{$reading['id']}", ['setAsideReason' => null])->assertOk();
-        self::assertSame($volume, $of('equivalence-volume')['result']);
-        $this->patchJson("/api/experiments/{$experiment->id}", ['entries' => [['symbol' => 'V0', 'value' => 25, 'uncertainty' => 0.03]]])->assertOk();
+        $reading = collect($this->rowsOf($run))->firstWhere('step', 11);
+        $found = $of('Veq')['result'];
+        $this->putJson("/api/runs/{$run}/set-aside", ['readings' => [$reading['id']], 'reason' => 'only to see what changes'])->assertOk();
+        self::assertGreaterThan($found['uncertainty'], $of('Veq')['result']['uncertainty']);
+        $this->undo($experiment);
+        self::assertSame($found, $of('Veq')['result']);
+        $this->undo($experiment);
+        self::assertSame($before, $of('c_s')['result']);
+    }
+
+    public function test_is_found_by_its_words_thrown_away_brought_back_and_copied(): void
+    {
+        $teacher = $this->teacher();
+        $experiment = $this->experimentOf($teacher, $this->silentBenchOf($teacher), title: 'Sour 100 % cherries');
+        $this->experimentOf($teacher, null, 'gas-in-a-syringe', 'Air in a syringe');
+        $this->actingAs($teacher);
+        $found = fn (string $q): array => $this->getJson('/api/experiments?search='.rawurlencode($q))->assertOk()->json('*.title');
+        self::assertSame(['Sour 100 % cherries'], $found('CHERR'));
+        self::assertSame(['Sour 100 % cherries'], $found('0 %'));
+        self::assertSame([], $found('0_%'));
+        self::assertSame(['Sour 100 % cherries'], $found('titra'));
+
+        $entry = $experiment->entries()->where('symbol', 'c')->firstOrFail();
+        $this->putJson("/api/experiments/{$experiment->id}/entries/{$entry->id}/value", ['typed' => '0.2'])->assertOk();
+        $copy = $this->postJson("/api/experiments/{$experiment->id}/copy", ['withRuns' => false])->assertCreated();
+        self::assertNotSame($experiment->id, $copy->json('id'));
+        self::assertSame(0.2, collect($copy->json('entries'))->firstWhere('symbol', 'c')['value']);
+
+        $this->deleteJson("/api/experiments/{$experiment->id}")->assertNoContent();
+        self::assertNotContains('Sour 100 % cherries', $found('Sour 100 % cherries'));
+        self::assertSame(['Sour 100 % cherries'], $this->getJson('/api/experiments?thrownAway=1')->assertOk()->json('*.title'));
+        $this->postJson("/api/experiments/{$experiment->id}/bring-back")->assertOk();
+        self::assertContains('Sour 100 % cherries', $found('cherries'));
+    }
+
+    private function undo(Experiment $experiment): TestResponse
+    {
+        return $this->postJson("/api/experiments/{$experiment->id}/undo")->assertOk();
     }
 
     private function demo(string $title): Experiment

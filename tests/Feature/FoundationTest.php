@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Carbon\FactoryImmutable;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Facades\Route as Routes;
 use Symfony\Component\Clock\NativeClock;
@@ -46,6 +47,20 @@ final class FoundationTest extends TestCase
             if (str_contains($route->uri(), '{')) {
                 self::assertStringContainsString('can:use,', $middleware, $route->uri());
             }
+        }
+    }
+
+    public function test_data_of_an_older_way_to_store_are_refused_with_the_way_to_begin_afresh(): void
+    {
+        self::assertSame(0, Artisan::call('welkion:upgrade'));
+        DB::beginTransaction();
+        DB::table('migrations')->insert(['migration' => '2020_01_01_000001_from_long_ago', 'batch' => 1]);
+        try {
+            self::assertSame(1, Artisan::call('welkion:upgrade'));
+            self::assertSame('Refused: the data of this copy were made by an older version, whose experiments are stored otherwise. '
+                .'Begin afresh, without these data, with: bin/start --fresh', trim(Artisan::output()));
+        } finally {
+            DB::rollBack();
         }
     }
 

@@ -14,6 +14,8 @@ use Tests\TestCase;
  */
 final class GoldenTest extends TestCase
 {
+    private const LINES = ['Veq', 'pKa', 'n', 'c_s', 'beta'];
+
     public function test_the_demo_says_what_it_said(): void
     {
         $golden = json_decode((string) file_get_contents(base_path('tests/Golden/demo.json')), true, flags: JSON_THROW_ON_ERROR);
@@ -22,20 +24,39 @@ final class GoldenTest extends TestCase
         self::assertCount(3, $golden);
         $readingCount = 0;
         foreach ($golden as $told) {
-            $experiment = $this->getJson("/api/experiments/{$experiments[$told['title']]}")->assertOk()->json();
-            self::assertAlike($told['entries'], $experiment['entries'], $told['title']);
-            $runs = array_column($experiment['runs'], 'id', 'number');
+            $id = $experiments[$told['title']];
+            $notebook = $this->getJson("/api/experiments/{$id}")->assertOk()->json();
+            $entries = array_column($notebook['entries'], null, 'symbol');
+            self::assertAlike($told['entries'], array_map(static fn (array $e): array => $entries[$e['symbol']], $told['entries']), $told['title']);
+            $runs = array_column($notebook['runs'], 'id', 'number');
+            $worked = $this->getJson("/api/experiments/{$id}/worked")->assertOk()->json('worked');
             foreach ($told['runs'] as $run) {
                 $where = "{$told['title']} run {$run['number']}";
-                $now = $this->getJson("/api/runs/{$runs[$run['number']]}")->assertOk()->json();
-                self::assertSameSize($run['readings'], $now['readings'], $where);
-                self::assertAlike($run['readings'], $now['readings'], $where);
-                $lines = $this->getJson("/api/experiments/{$experiment['id']}/working?run={$now['id']}")->assertOk()->json('lines');
-                self::assertAlike($run['lines'], $lines, $where);
+                $now = array_map(static fn (array $row): array => self::asBefore($row, array_column($notebook['columns'], 'unit', 'symbol')), $this->rowsOf($runs[$run['number']]));
+                self::assertSameSize($run['readings'], $now, $where);
+                self::assertAlike($run['readings'], $now, $where);
+                $lines = array_column(array_filter($worked, static fn (array $l): bool => $l['runId'] === $runs[$run['number']]), null, 'symbol');
+                self::assertSameSize($run['lines'], self::LINES);
+                foreach ($run['lines'] as $i => $line) {
+                    self::assertAlike(array_intersect_key($line, ['result' => 0, 'method' => 0]), $lines[self::LINES[$i]], "{$where}, ".self::LINES[$i]);
+                }
                 $readingCount += count($run['readings']);
             }
         }
         self::assertGreaterThan(60, $readingCount);
+    }
+
+    /**
+     * @param  array<string, mixed>  $row
+     * @param  array<string, string>  $units  by symbol of a column
+     * @return array<string, mixed> as readings were told then
+     */
+    private static function asBefore(array $row, array $units): array
+    {
+        return [
+            'volume' => $row['step'], 'ph' => $row['cells']['pH'] + ['unit' => $units['pH']], 'millivolts' => $row['cells']['E']['value'] ?? null, 'celsius' => $row['cells']['T']['value'] ?? null,
+            'setAsideReason' => $row['setAside'],
+        ];
     }
 
     /** Everything that was told is there with the same value; there may be more beside it. */

@@ -24,7 +24,7 @@ final class HostileDeviceTest extends TestCase
     {
         $teacher = $this->teacher();
         $good = $this->connectedBenchOf($teacher);
-        $run = $this->actingAs($teacher)->postJson("/api/experiments/{$this->experimentOf($teacher, $good)->id}/runs")->json('id');
+        $run = $this->actingAs($teacher)->startedRun($this->experimentOf($teacher, $good));
         $ways = HostileMessages::all();
         self::assertGreaterThanOrEqual(44, count($ways));
         $recorder = $this->recorder();

@@ -9,6 +9,7 @@ use App\Models\Calibration;
 use App\Models\Probe;
 use App\Models\Run;
 use App\Models\User;
+use Illuminate\Support\Str;
 use Tests\TestCase;
 use Welkion\Core\Calibration\Nernst;
 use Welkion\Core\Calibration\Recipe;
@@ -114,23 +115,23 @@ final class KeptCalibrationTest extends TestCase
         $later = $this->kept(98.0, 0);
         $run = $this->runWith($recorded);
         $this->getJson("/api/runs/{$run->id}")->assertOk()->assertJsonPath('trustSentences', ['pH electrode: ageing electrode.']);
-        $before = $this->getJson("/api/experiments/{$run->experiment_id}/working")->json('readings.0.ph.value');
+        $before = $this->rowsOf($run->id)[0]['cells']['pH']['value'];
 
         $compared = $this->postJson("/api/runs/{$run->id}/comparison", ['calibrationId' => $later->id])->assertCreated();
         self::assertSame([$recorded->id, $later->id], $compared->json('columns.*.calibration.id'));
         self::assertSame([true, false], $compared->json('columns.*.isInForce'));
-        self::assertSame($before, $this->getJson("/api/experiments/{$run->experiment_id}/working")->json('readings.0.ph.value'), 'The recorded result stays in force.');
+        self::assertSame($before, $this->rowsOf($run->id)[0]['cells']['pH']['value'], 'The recorded result stays in force.');
 
         $reworking = $compared->json('columns.1.reworkingId');
         $this->putJson("/api/runs/{$run->id}/comparison", ['reworkingId' => $reworking])->assertOk()->assertJsonPath('columns.1.isInForce', true);
-        $working = $this->getJson("/api/experiments/{$run->experiment_id}/working")->assertJsonPath('isWorkedOutAgain', true)->assertJsonPath('trustSentences', []);
+        $again = $this->getJson("/api/runs/{$run->id}")->assertJsonPath('channels.0.isWorkedOutAgain', true)->assertJsonPath('trustSentences', []);
         // 240 mV less the offset of 5 mV, by 91 and by 98 % of the ideal slope at 21.4 °C.
         $ph = static fn (float $share): float => 7.0 - 235.0 / ($share * Nernst::idealSlope(21.4));
         self::assertEqualsWithDelta($ph(0.91), $before, 1e-6);
-        self::assertEqualsWithDelta($ph(0.98), $working->json('readings.0.ph.value'), 1e-6);
+        self::assertEqualsWithDelta($ph(0.98), $again->json('rows.0.cells.pH.value'), 1e-6);
 
         $this->putJson("/api/runs/{$run->id}/comparison", ['reworkingId' => null])->assertOk()->assertJsonPath('columns.0.isInForce', true);
-        self::assertSame($before, $this->getJson("/api/experiments/{$run->experiment_id}/working")->json('readings.0.ph.value'));
+        self::assertSame($before, $this->rowsOf($run->id)[0]['cells']['pH']['value']);
     }
 
     public function test_a_run_says_that_its_calibration_was_set_aside_later(): void
@@ -189,14 +190,12 @@ final class KeptCalibrationTest extends TestCase
     /** A finished run with one reading of 240 mV at 21.4 °C. */
     private function runWith(Calibration $calibration): Run
     {
-        $run = $this->experimentOf($this->teacher, $this->bench)->runs()->create([
-            'number' => 1, 'state' => Run::FINISHED, 'plan' => [['from' => 0.0, 'to' => 5.0, 'step' => 1.0]], 'started_at' => now(),
-        ]);
-        $channel = $run->channels()->create(['probe_id' => $this->electrode->id, 'calibration_id' => $calibration->id]);
-        $warmth = $run->channels()->create(['probe_id' => $this->probeOf($this->bench, 'temperature')->id]);
-        $reading = $run->readings()->create(['request_key' => (string) \Illuminate\Support\Str::uuid(), 'volume' => 0.0, 'taken_at' => 1.0, 'was_steady' => true]);
-        $reading->values()->create(['run_channel_id' => $channel->id, 'mean' => 240.0, 'scatter' => 0.1, 'sample_count' => 40]);
-        $reading->values()->create(['run_channel_id' => $warmth->id, 'mean' => 21.4, 'scatter' => 0.0, 'sample_count' => 40]);
+        $run = $this->storedRunOf($this->experimentOf($this->teacher, $this->bench));
+        $channel = $run->channels()->create(['probe_id' => $this->electrode->id, 'calibration_id' => $calibration->id, 'role' => 'electrode']);
+        $warmth = $run->channels()->create(['probe_id' => $this->probeOf($this->bench, 'temperature')->id, 'role' => 'thermometer']);
+        $reading = $run->readings()->create(['row' => 1, 'request_key' => (string) Str::uuid(), 'step' => 0.0, 'taken_at' => 1.0, 'was_steady' => true]);
+        $reading->cells()->create(['run_channel_id' => $channel->id, 'mean' => 240.0, 'scatter' => 0.1, 'sample_count' => 40]);
+        $reading->cells()->create(['run_channel_id' => $warmth->id, 'mean' => 21.4, 'scatter' => 0.0, 'sample_count' => 40]);
 
         return $run->refresh();
     }

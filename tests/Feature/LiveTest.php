@@ -91,7 +91,7 @@ final class LiveTest extends TestCase
         $stream = $this->listen($teacher, "experiment-{$experiment->id}");
         $this->actingAs($teacher)->patchJson("/api/experiments/{$experiment->id}", ['conclusion' => 'Salty.'])->assertOk();
 
-        self::assertSame(['experimentId' => $experiment->id], json_decode($this->nextMessage($stream), true));
+        self::assertSame(['experimentId' => $experiment->id, 'revision' => 1, 'screen' => ''], json_decode($this->nextMessage($stream), true));
     }
 
     /**

@@ -34,7 +34,7 @@ final class OutageTest extends TestCase
         $this->teacher = $this->teacher();
         $this->bench = $this->connectedBenchOf($this->teacher);
         $this->experiment = $this->experimentOf($this->teacher, $this->bench);
-        $this->run = $this->actingAs($this->teacher)->postJson("/api/experiments/{$this->experiment->id}/runs")->assertCreated()->json('id');
+        $this->run = $this->actingAs($this->teacher)->startedRun($this->experiment);
         $this->eventually(fn (): bool => count($this->blocks()) === 2);
     }
 

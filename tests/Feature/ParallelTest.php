@@ -42,11 +42,11 @@ final class ParallelTest extends TestCase
     public function test_one_step_is_taken_once_by_whichever_screen_was_first(): void
     {
         $run = $this->started();
-        $answers = $this->atOnce(fn (int $i): array => ['POST', "/api/runs/{$run}/readings", ['key' => (string) Str::uuid(), 'volume' => 0.5, 'takeAnyway' => true]]);
+        $answers = $this->atOnce(fn (int $i): array => ['POST', "/api/runs/{$run}/readings", ['step' => 0.5, 'takeAnyway' => true]]);
 
         self::assertSame([201 => 1, 409 => self::SCREENS - 1], $this->statuses($answers));
         foreach ($answers as $answer) {
-            $answer->getStatusCode() === 409 && self::assertSame('volume-taken', json_decode((string) $answer->getBody(), true)['code']);
+            $answer->getStatusCode() === 409 && self::assertSame('step-taken', json_decode((string) $answer->getBody(), true)['code']);
         }
         self::assertSame(1, Reading::query()->where('run_id', $run)->count());
     }
@@ -55,11 +55,11 @@ final class ParallelTest extends TestCase
     {
         $run = $this->started();
         $key = (string) Str::uuid();
-        $answers = $this->atOnce(fn (int $i): array => ['POST', "/api/runs/{$run}/readings", ['key' => $key, 'volume' => 0.0, 'takeAnyway' => true]]);
+        $answers = $this->atOnce(fn (int $i): array => ['POST', "/api/runs/{$run}/readings", ['step' => 0.0, 'takeAnyway' => true], $key]);
 
         self::assertSame([201 => self::SCREENS], $this->statuses($answers));
         self::assertSame(1, Reading::query()->where('run_id', $run)->count());
-        self::assertCount(1, array_unique(array_map(static fn (ResponseInterface $a): int => json_decode((string) $a->getBody(), true)['readings'][0]['id'], $answers)));
+        self::assertCount(1, array_unique(array_map(static fn (ResponseInterface $a): int => json_decode((string) $a->getBody(), true)['rows'][0]['rows'][0]['id'], $answers)));
     }
 
     public function test_one_bench_begins_one_run_however_many_ask(): void
@@ -72,15 +72,15 @@ final class ParallelTest extends TestCase
 
     public function test_values_typed_on_several_screens_are_all_kept(): void
     {
-        $symbols = array_keys($this->experiment->entries);
-        $answers = $this->atOnce(fn (int $i): array => ['PATCH', "/api/experiments/{$this->experiment->id}", $i < count($symbols)
-            ? ['entries' => [['symbol' => $symbols[$i], 'value' => 10 + $i]]] : ['conclusion' => 'Salty.']]);
+        $entries = $this->experiment->entries()->where('is_words', false)->get();
+        $answers = $this->atOnce(fn (int $i): array => isset($entries[$i]) ? ['PUT', "/api/experiments/{$this->experiment->id}/entries/{$entries[$i]->id}/value", ['typed' => (string) (10 + $i)]]
+            : ['PATCH', "/api/experiments/{$this->experiment->id}", ['conclusion' => 'Salty.']]);
 
         self::assertSame([200 => self::SCREENS], $this->statuses($answers));
-        $kept = $this->experiment->refresh();
-        foreach (array_slice($symbols, 0, self::SCREENS) as $i => $symbol) {
-            self::assertEquals(10 + $i, $kept->entries[$symbol]['value'], $symbol);
+        foreach ($entries as $i => $entry) {
+            $i < self::SCREENS && self::assertEquals(10 + $i, $entry->refresh()->value, $entry->symbol);
         }
+        self::assertSame('Salty.', $this->experiment->refresh()->conclusion);
     }
 
     public function test_a_standard_read_twice_at_once_is_read_once(): void
@@ -98,14 +98,14 @@ final class ParallelTest extends TestCase
 
     private function started(): int
     {
-        $run = $this->actingAs($this->teacher)->postJson("/api/experiments/{$this->experiment->id}/runs")->assertCreated()->json('id');
+        $run = $this->actingAs($this->teacher)->startedRun($this->experiment);
         $this->actAndSettle($this->bench, 'dip', into: 'beaker');
 
         return $run;
     }
 
     /**
-     * @param  \Closure(int): array{string, string, array<string, mixed>}  $request  method, path and body of each screen
+     * @param  \Closure(int): array{0: string, 1: string, 2: array<string, mixed>, 3?: string}  $request  method, path, body and key of each screen
      * @return list<ResponseInterface>
      */
     private function atOnce(\Closure $request): array
@@ -113,7 +113,7 @@ final class ParallelTest extends TestCase
         $promises = [];
         for ($i = 0; $i < self::SCREENS; $i++) {
             [$method, $path, $body] = $request($i);
-            $promises[] = $this->browser->requestAsync($method, $path, ['json' => $body]);
+            $promises[] = $this->browser->requestAsync($method, $path, ['json' => $body, 'headers' => ['Request-Key' => $request($i)[3] ?? (string) Str::uuid()]]);
         }
 
         return array_values(Utils::unwrap($promises));

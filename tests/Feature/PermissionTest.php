@@ -5,10 +5,15 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Calibration;
+use App\Models\Figure;
 use App\Models\Probe;
 use App\Models\Reading;
 use App\Models\SignIn;
+use App\Models\Span;
 use App\Models\User;
+use App\Notebook\Journal;
+use App\Notebook\Sender;
+use App\Notebook\SpanBook;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Route as Routes;
 use Illuminate\Support\Str;
@@ -110,14 +115,23 @@ final class PermissionTest extends TestCase
         $zero = $probe->zeros()->create(['user_id' => $this->owner->id, 'raw' => 1.0, 'scatter' => 0.0, 'value_before' => 1.0, 'unit' => 'pH', 'taken_at' => 1.0]);
         $standard = $this->owner->shelf()->create(['kind' => 'ph-electrode', 'source' => 'typed', 'code' => '', 'label' => 'mine', 'value' => 7.0, 'uncertainty' => 0.1, 'unit' => 'pH']);
         $experiment = $this->experimentOf($this->owner, $bench);
-        $run = $experiment->runs()->create(['number' => 1, 'state' => 'open', 'plan' => [], 'started_at' => now()]);
-        $reading = $run->readings()->create(['request_key' => (string) Str::uuid(), 'volume' => 0.0, 'taken_at' => 1.0, 'was_steady' => true]);
+        $run = $this->storedRunOf($experiment, 'open');
+        $column = $experiment->columns()->where('kind', 'step')->firstOrFail();
+        $journal = app(Journal::class);
+        $sender = new Sender($this->owner, (string) Str::uuid());
+        (new SpanBook($journal))->add($experiment, $column, 'the jump', 1.0, 2.0, $sender);
+        $this->actingAs($this->owner);
+        $protocol = $this->postJson("/api/experiments/{$experiment->id}/protocol")->assertCreated()->json('key');
+        app('auth')->forgetGuards();
+        $reading = $run->readings()->create(['row' => 1, 'request_key' => (string) Str::uuid(), 'step' => 0.0, 'taken_at' => 1.0, 'was_steady' => true]);
 
         $signIn = SignIn::query()->create(['id' => Str::random(40), 'user_id' => $this->owner->id, 'payload' => '', 'last_activity' => time()]);
 
         return [
             'signIn' => $signIn->fingerprint(), 'bench' => $bench->id, 'probe' => $probe->id, 'calibration' => $calibration->id, 'zero' => $zero->id, 'standard' => $standard->id,
-            'experiment' => $experiment->id, 'run' => $run->id, 'reading' => $reading->id, 'position' => 0,
+            'experiment' => $experiment->id, 'run' => $run->id, 'reading' => $reading->id, 'position' => 0, 'revision' => 0, 'protocol' => $protocol,
+            'entry' => $experiment->entries()->firstOrFail()->id, 'column' => $column->id, 'line' => $experiment->lines()->firstOrFail()->id,
+            'span' => Span::query()->where('experiment_id', $experiment->id)->firstOrFail()->id, 'figure' => Figure::query()->where('experiment_id', $experiment->id)->firstOrFail()->id,
         ];
     }
 

@@ -9,7 +9,6 @@ use App\Models\Probe;
 use App\Models\SampleBlock;
 use App\Models\User;
 use App\Recorder\RecorderClient;
-use Illuminate\Support\Str;
 use Tests\TestCase;
 
 /** Probes that are pulled out, carried to another bench, zeroed; benches with limits of their own. */
@@ -37,7 +36,7 @@ final class PresenceTest extends TestCase
                 ->assertJsonPath('detail', 'pH electrode is unplugged. Plug it in and try again; what was read is kept.');
             $this->getJson("/api/probes/{$electrode->id}")->assertJsonPath('isPresent', false);
             $experiment = $this->experimentOf($this->teacher, $bench);
-            $this->postJson("/api/experiments/{$experiment->id}/runs")->assertConflict()->assertJsonPath('code', 'no-electrode');
+            $this->postJson("/api/experiments/{$experiment->id}/runs")->assertConflict()->assertJsonPath('code', 'no-probe');
         } finally {
             $this->plug($bench, 'ph', true);
         }
@@ -54,8 +53,8 @@ final class PresenceTest extends TestCase
         $alder = $this->connectedBenchOf($this->teacher);
         $birch = $this->connectedBenchOf($this->teacher, 'Birch');
         $electrode = $this->electrodeOf($alder);
-        $run = $this->postJson("/api/experiments/{$this->experimentOf($this->teacher, $alder)->id}/runs")->assertCreated()->json('id');
-        $take = fn (float $volume) => $this->postJson("/api/runs/{$run}/readings", ['key' => (string) Str::uuid(), 'volume' => $volume, 'takeAnyway' => true]);
+        $run = $this->startedRun($this->experimentOf($this->teacher, $alder));
+        $take = fn (float $volume) => $this->take($run, $volume);
         $this->actAndSettle($alder, 'dip', into: 'buffer-7.00');
         $take(0.0)->assertCreated();
         $channel = $electrode->runChannels()->firstOrFail()->id;
@@ -65,7 +64,7 @@ final class PresenceTest extends TestCase
             $take(0.5)->assertConflict()->assertJsonPath('code', 'probe-elsewhere')->assertJsonPath(
                 'detail', "pH electrode Alder-1 is at bench {$birch->name} now. Bring it back to bench {$alder->name} to go on with this run.",
             );
-            $this->getJson("/api/runs/{$run}")->assertJsonPath('electrode.bench.name', $birch->name);
+            $this->getJson("/api/runs/{$run}")->assertJsonPath('channels.0.probe.bench.name', $birch->name);
             $moved = array_column($this->getJson("/api/benches/{$birch->id}")->assertOk()->json('probes'), 'movedFrom', 'serial');
             self::assertSame(['Birch-1' => null, 'Alder-1' => $alder->name, 'Birch-2' => null, 'Birch-3' => null], $moved);
             usleep(700_000);
@@ -88,7 +87,7 @@ final class PresenceTest extends TestCase
         $this->postJson("/api/probes/{$thermometer->id}/calibrations/factory")->assertCreated();
         $this->postJson("/api/probes/{$thermometer->id}/put-away")->assertConflict()->assertJsonPath('code', 'probe-plugged-in')
             ->assertJsonPath('detail', 'Temperature is plugged in. Pull it out, then put it away.');
-        $run = $this->postJson("/api/experiments/{$this->experimentOf($this->teacher, $bench)->id}/runs")->assertCreated()->json('id');
+        $run = $this->startedRun($this->experimentOf($this->teacher, $bench));
         try {
             $this->plug($bench, 'temperature', false);
             $this->eventually(fn (): bool => ! $thermometer->refresh()->is_present);

@@ -25,7 +25,7 @@ final class RecorderTest extends TestCase
     {
         $teacher = $this->teacher();
         $bench = $this->connectedBenchOf($teacher);
-        $run = $this->actingAs($teacher)->postJson("/api/experiments/{$this->experimentOf($teacher, $bench)->id}/runs")->json('id');
+        $run = $this->actingAs($teacher)->startedRun($this->experimentOf($teacher, $bench));
         app(RecorderClient::class)->act($bench, ['act' => 'speed', 'times' => 60]);
         $keys = [];
         for ($step = 0; $step < 30; $step++) {
@@ -34,15 +34,13 @@ final class RecorderTest extends TestCase
                 $this->killRecorder();
             }
             // A screen repeats a reading that got no answer, with the same key.
-            $this->eventually(fn (): bool => $this->postJson("/api/runs/{$run}/readings", [
-                'key' => $keys[$step], 'volume' => $step / 2, 'takeAnyway' => true,
-            ])->status() === 201);
+            $this->eventually(fn (): bool => $this->take($run, $step / 2, $keys[$step])->status() === 201);
         }
         $this->postJson("/api/runs/{$run}/finish")->assertOk();
 
-        $readings = Reading::query()->where('run_id', $run)->orderBy('volume')->get();
+        $readings = Reading::query()->where('run_id', $run)->orderBy('step')->get();
         self::assertSame($keys, $readings->pluck('request_key')->all());
-        self::assertSame(30, $readings->pluck('volume')->unique()->count());
+        self::assertSame(30, $readings->pluck('step')->unique()->count());
         $channels = SampleBlock::query()->whereIn('run_channel_id', DB::table('run_channels')->where('run_id', $run)->pluck('id'))
             ->orderBy('first_seq')->get()->groupBy('run_channel_id');
         self::assertCount(2, $channels);
@@ -55,7 +53,7 @@ final class RecorderTest extends TestCase
     {
         $teacher = $this->teacher();
         $bench = $this->connectedBenchOf($teacher);
-        $run = $this->actingAs($teacher)->postJson("/api/experiments/{$this->experimentOf($teacher, $bench)->id}/runs")->json('id');
+        $run = $this->actingAs($teacher)->startedRun($this->experimentOf($teacher, $bench));
         $channels = DB::table('run_channels')->where('run_id', $run)->pluck('id');
         $blocks = fn () => SampleBlock::query()->whereIn('run_channel_id', $channels)->orderBy('first_seq')->get()->groupBy('run_channel_id');
         $this->eventually(fn (): bool => count($blocks()) === 2);
@@ -155,7 +153,8 @@ final class RecorderTest extends TestCase
         $world = $this->actingAs($teacher)->postJson("/api/benches/{$bench->id}/acts", ['act' => 'new-sample'])->assertOk()->json('world');
         $answer = $this->postJson("/api/benches/{$bench->id}/acts", ['act' => 'dispense', 'volume' => 1.5, 'id' => 12345, 'do' => 'stop'])->assertOk();
 
-        self::assertEqualsWithDelta($world['buretteMl'] + 1.5, $answer->json('world.buretteMl'), 1e-9);
+        $reached = static fn (array $world): float => (float) array_column(array_filter(array_column($world['controls'], 'number')), 'reached')[0];
+        self::assertEqualsWithDelta($reached($world) + 1.5, $reached($answer->json('world')), 1e-9);
     }
 
     public function test_a_web_request_says_so_when_the_recorder_is_away(): void
@@ -178,7 +177,7 @@ final class RecorderTest extends TestCase
     {
         $teacher = $this->teacher();
         $bench = $this->connectedBenchOf($teacher);
-        $run = $this->experimentOf($teacher, $bench)->runs()->create(['number' => 1, 'state' => 'finished', 'plan' => [], 'started_at' => now()]);
+        $run = $this->storedRunOf($this->experimentOf($teacher, $bench));
 
         return $run->channels()->create(['probe_id' => $this->electrodeOf($bench)->id])->id;
     }

@@ -31,151 +31,171 @@ final class RunTest extends TestCase
 
     public function test_takes_readings_step_by_step_and_keeps_them_in_order(): void
     {
-        $run = $this->started();
+        $run = $this->startedRun($this->experiment);
         $this->actAndSettle($this->bench, 'dip', into: 'beaker');
         $first = $this->take($run, 0.0)->assertCreated();
         $this->actAndSettle($this->bench, 'dispense', volume: 0.5);
         $second = $this->take($run, 0.5)->assertCreated();
 
-        self::assertSame([0.0, 0.5], array_map(floatval(...), array_column($second->json('readings'), 'volume')));
-        self::assertTrue($second->json('readings.1.wasSteady'));
-        self::assertEquals(0.5, $first->json('remaining.0'));
-        self::assertEquals(1.0, $second->json('remaining.0'));
-        self::assertNotNull($second->json('readings.1.celsius'));
-        $this->postJson("/api/runs/{$run}/finish")->assertOk()->assertJsonPath('state', 'finished');
+        self::assertSame([0.0, 0.5], array_map(floatval(...), $second->json('rows.0.rows.*.step')));
+        self::assertTrue($second->json('rows.0.rows.1.wasSteady'));
+        self::assertEquals(0.5, $first->json('rows.0.remaining.0'));
+        self::assertEquals(1.0, $second->json('rows.0.remaining.0'));
+        self::assertNotNull($second->json('rows.0.rows.1.cells.T.value'));
+        $this->postJson("/api/runs/{$run}/finish")->assertOk()->assertJsonPath('changed.0.value.state', 'finished');
         $this->take($run, 1.0)->assertConflict()->assertJsonPath('code', 'run-finished');
     }
 
     public function test_the_same_request_twice_stores_one_reading(): void
     {
-        $run = $this->started();
+        $run = $this->startedRun($this->experiment);
         $key = (string) Str::uuid();
 
         $this->take($run, 0.0, key: $key)->assertCreated();
-        $this->take($run, 0.0, key: $key)->assertCreated()->assertJsonCount(1, 'readings');
+        $this->take($run, 0.0, key: $key)->assertCreated()->assertJsonCount(1, 'rows.0.rows');
         self::assertSame(1, Reading::query()->where('run_id', $run)->count());
+        self::assertSame(2, $this->experiment->refresh()->revision, 'Started, and one reading.');
     }
 
     public function test_a_second_screen_cannot_take_the_same_step_again(): void
     {
-        $run = $this->started();
+        $run = $this->startedRun($this->experiment);
         $this->take($run, 0.5)->assertCreated();
 
-        $this->take($run, 0.5)->assertConflict()->assertJsonPath('code', 'volume-taken');
-        $this->take($run, 0.2)->assertConflict()->assertJsonPath('code', 'volume-backwards');
+        $this->take($run, 0.5)->assertConflict()->assertJsonPath('code', 'step-taken')
+            ->assertJsonPath('detail', 'There is a reading at 0.50 mL already, perhaps from another screen. Use retake to replace it.');
+        $this->take($run, 0.2)->assertConflict()->assertJsonPath('code', 'step-backwards')
+            ->assertJsonPath('detail', 'This run stands at 0.50 mL already, so 0.20 mL cannot be reached. Retake a reading to correct it.');
     }
 
-    public function test_a_retake_replaces_and_keeps_the_old_reading_in_history(): void
+    public function test_a_retake_replaces_keeps_the_old_reading_and_is_undone_as_one(): void
     {
-        $run = $this->started();
-        $old = $this->take($run, 0.0)->json('readings.0.id');
-        $retaken = $this->take($run, 0.0, replaces: $old)->assertCreated()->assertJsonCount(1, 'readings');
+        $run = $this->startedRun($this->experiment);
+        $old = $this->take($run, 0.0)->json('rows.0.rows.0.id');
+        $retaken = $this->take($run, 0.0, replaces: $old)->assertCreated()->assertJsonCount(1, 'rows.0.rows');
 
-        self::assertNotSame($old, $retaken->json('readings.0.id'));
-        self::assertSame($retaken->json('readings.0.id'), Reading::query()->findOrFail($old)->replaced_by_id);
+        self::assertNotSame($old, $retaken->json('rows.0.rows.0.id'));
+        self::assertSame($retaken->json('rows.0.rows.0.id'), Reading::query()->findOrFail($old)->replaced_by_id);
         $this->take($run, 1.0, replaces: 999_999_999)->assertUnprocessable()
             ->assertJsonPath('detail', 'The reading to retake is not part of this run any more.');
+        $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk()->assertJsonPath('rows.0.rows.*.id', [$old]);
     }
 
-    public function test_a_deleted_reading_comes_back(): void
+    public function test_a_deleted_reading_comes_back_with_undo_and_a_taken_one_goes(): void
     {
-        $run = $this->started();
-        $reading = $this->take($run, 0.0)->json('readings.0.id');
+        $run = $this->startedRun($this->experiment);
+        $reading = $this->take($run, 0.0)->json('rows.0.rows.0.id');
+        $this->deleteJson("/api/runs/{$run}/readings/{$reading}")->assertOk()->assertJsonCount(0, 'rows.0.rows')
+            ->assertJsonPath('undo', 'Deleted a reading at 0.00 mL of Run 1');
+        $again = $this->take($run, 0.0)->assertCreated()->json('rows.0.rows.0.id');
 
-        $this->deleteJson("/api/readings/{$reading}")->assertOk()->assertJsonCount(0, 'readings');
-        $this->postJson("/api/readings/{$reading}/restore")->assertOk()->assertJsonPath('readings.0.id', $reading);
-        $this->deleteJson("/api/readings/{$reading}")->assertOk();
-        $this->take($run, 0.0)->assertCreated();
-        $this->postJson("/api/readings/{$reading}/restore")->assertConflict()->assertJsonPath('code', 'volume-taken');
+        $undo = fn (): TestResponse => $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk();
+        $undo()->assertJsonCount(0, 'rows.0.rows');
+        $undo()->assertJsonPath('rows.0.rows.*.id', [$reading]);
+        $undo()->assertJsonCount(0, 'rows.0.rows');
+        self::assertNotNull(Reading::query()->findOrFail($again)->deleted_at, 'What was recorded stays in the database.');
+        $this->postJson("/api/experiments/{$this->experiment->id}/redo")->assertOk()->assertJsonPath('rows.0.rows.*.id', [$reading]);
     }
 
-    public function test_a_reading_is_set_aside_with_a_reason_and_taken_back(): void
+    public function test_readings_are_set_aside_with_a_reason_and_used_again(): void
     {
-        $run = $this->started();
-        $reading = $this->take($run, 0.0)->json('readings.0.id');
+        $run = $this->startedRun($this->experiment);
+        foreach ([0.0, 0.5, 1.0] as $step) {
+            $readings = $this->take($run, $step)->json('rows.0.rows.*.id');
+        }
+        $set = fn (array $ids, mixed $reason): TestResponse => $this->putJson("/api/runs/{$run}/set-aside", ['readings' => $ids, 'reason' => $reason]);
 
-        $this->patchJson("/api/readings/{$reading}", ['setAsideReason' => 'x'])->assertUnprocessable()
-            ->assertJsonPath('detail', 'Say why in a few words, so that a reader can judge.');
-        $this->patchJson("/api/readings/{$reading}", [])->assertUnprocessable();
-        $this->patchJson("/api/readings/{$reading}", ['setAsideReason' => 'touched the glass'])->assertOk()
-            ->assertJsonPath('readings.0.setAsideReason', 'touched the glass');
-        $this->patchJson("/api/readings/{$reading}", ['setAsideReason' => null])->assertOk()->assertJsonPath('readings.0.setAsideReason', null);
+        $set([$readings[0]], 'x')->assertUnprocessable()->assertJsonPath('detail', 'Say why in a few words, so that a reader can judge.');
+        $set([], 'touched the glass')->assertUnprocessable();
+        $set([999_999_999], 'touched the glass')->assertUnprocessable()->assertJsonPath('detail', 'One of these readings is not part of this run any more.');
+        $this->putJson("/api/runs/{$run}/set-aside", ['readings' => [$readings[0]]])->assertUnprocessable();
+        $set([$readings[2], $readings[0]], 'touched the glass')->assertOk()->assertJsonPath('rows.0.rows.*.setAside', ['touched the glass', null, 'touched the glass'])
+            ->assertJsonPath('undo', 'Set 2 readings of Run 1 aside: touched the glass');
+        $set([$readings[1], $readings[2]], 'a bubble')->assertOk()->assertJsonPath('rows.0.rows.*.setAside', ['touched the glass', 'a bubble', 'a bubble']);
+        $set([$readings[1]], null)->assertOk()->assertJsonPath('rows.0.rows.*.setAside', ['touched the glass', null, 'a bubble']);
+        $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk()->assertJsonPath('rows.0.rows.*.setAside', ['touched the glass', 'a bubble', 'a bubble']);
     }
 
     public function test_a_plan_changes_while_the_run_goes_on_and_the_next_run_learns_from_it(): void
     {
-        $run = $this->started();
+        $run = $this->startedRun($this->experiment);
         $this->take($run, 0.0);
 
         $this->patchJson("/api/runs/{$run}", ['refine' => ['from' => 1, 'to' => 2, 'step' => 0.25]])->assertOk()
-            ->assertJsonPath('remaining', [0.5, 1, 1.25, 1.5, 1.75, 2, ...array_map(static fn (float $v): float|int => fmod($v, 1.0) === 0.0 ? (int) $v : $v, range(2.5, 20.0, 0.5))]);
-        $this->patchJson("/api/runs/{$run}", ['plan' => [['from' => 3, 'to' => 1, 'step' => 1]]])->assertUnprocessable()
-            ->assertJsonPath('detail', 'The last volume must lie between 3 and 100 mL, but 1 was given.');
-        $this->patchJson("/api/runs/{$run}", ['plan' => [['from' => 'a', 'to' => 1, 'step' => 1]]])->assertUnprocessable()
-            ->assertJsonPath('detail', 'The first volume must be a number from 0 to 100 mL.');
-        self::assertSame(0.25, $this->experiment->refresh()->plan[1]['step']);
+            ->assertJsonPath('rows.0.remaining', [0.5, 1, 1.25, 1.5, 1.75, 2, ...array_map(static fn (float $v): float|int => fmod($v, 1.0) === 0.0 ? (int) $v : $v, range(2.5, 20.0, 0.5))]);
+        $plan = fn (mixed $ranges): TestResponse => $this->patchJson("/api/runs/{$run}", ['plan' => ['ranges' => $ranges]]);
+        $plan([['from' => 3, 'to' => 101, 'step' => 1]])->assertUnprocessable()->assertJsonPath('detail', 'The last value must lie between 0 and 100 mL, but 101 was given.');
+        $plan([['from' => 'a', 'to' => 1, 'step' => 1]])->assertUnprocessable();
+        $plan([])->assertUnprocessable();
+        $this->patchJson("/api/runs/{$run}", ['refine' => ['from' => 1]])->assertUnprocessable()->assertJsonPath('detail', 'A finer part of the plan needs a first value, a last value and a step.');
+        self::assertSame(0.25, $this->experiment->refresh()->plan['run']['plan']['ranges'][1]['step']);
+        $this->patchJson("/api/runs/{$run}", ['plan' => ['ranges' => [['from' => 3, 'to' => 1, 'step' => 1]]]])->assertOk()->assertJsonPath('rows.0.remaining', []);
     }
 
     public function test_one_bench_records_one_run_at_a_time(): void
     {
-        $this->started();
+        $this->startedRun($this->experiment);
         $other = $this->experimentOf($this->teacher, $this->bench);
 
         $this->postJson("/api/experiments/{$other->id}/runs")->assertConflict()
             ->assertJsonPath('detail', 'A run of "Test of the brine" is still open on this bench. Finish it first.');
+        $none = $this->experimentOf($this->teacher, null);
+        $this->postJson("/api/experiments/{$none->id}/runs")->assertConflict()->assertJsonPath('detail', 'Choose a bench to record at.');
+        $birch = $this->connectedBenchOf($this->teacher, 'Birch');
+        $this->postJson("/api/experiments/{$none->id}/runs", ['benchId' => $birch->id])->assertCreated()->assertJsonPath('changed.0.value.bench.name', $birch->name);
     }
 
     public function test_a_run_finished_by_mistake_goes_on(): void
     {
-        $run = $this->started();
+        $run = $this->startedRun($this->experiment);
         $this->take($run, 0.0);
-        $this->postJson("/api/runs/{$run}/finish")->assertOk()->assertJsonPath('remaining', []);
+        $this->postJson("/api/runs/{$run}/finish")->assertOk()->assertJsonPath('rows.0.remaining', []);
 
-        $this->postJson("/api/runs/{$run}/reopen")->assertOk()->assertJsonPath('state', 'open')->assertJsonPath('finishedAt', null);
-        $this->postJson("/api/runs/{$run}/reopen")->assertOk()->assertJsonPath('state', 'open');
-        $this->take($run, 0.5)->assertCreated()->assertJsonCount(2, 'readings');
+        $this->postJson("/api/runs/{$run}/reopen")->assertOk()->assertJsonPath('changed.0.value.state', 'open')->assertJsonPath('changed.0.value.finishedAt', null);
+        $this->postJson("/api/runs/{$run}/reopen")->assertOk();
+        $this->take($run, 0.5)->assertCreated()->assertJsonCount(2, 'rows.0.rows');
         $this->postJson("/api/runs/{$run}/finish")->assertOk();
-        $this->started();
+        $this->startedRun($this->experiment);
         $this->postJson("/api/runs/{$run}/reopen")->assertConflict()->assertJsonPath('code', 'bench-busy');
     }
 
-    public function test_readings_leave_as_a_file_with_units(): void
+    public function test_a_run_is_named_grouped_thrown_away_and_brought_back(): void
     {
-        $run = $this->started();
-        $this->take($run, 0.0);
-        $point = (string) $this->get("/api/runs/{$run}/readings.csv")->assertOk()->assertDownload('test-of-the-brine-run-1.csv')->getContent();
-        $comma = (string) $this->get("/api/runs/{$run}/readings.csv?decimal=comma")->assertOk()->getContent();
+        $run = $this->startedRun($this->experiment);
+        $this->patchJson("/api/runs/{$run}", ['name' => ' Monday ', 'condition' => 'cold', 'trial' => 2])->assertOk()
+            ->assertJsonPath('changed.0.value.name', 'Monday')->assertJsonPath('changed.0.value.condition', 'cold')->assertJsonPath('changed.0.value.trial', 2);
+        $this->patchJson("/api/runs/{$run}", ['trial' => -1])->assertUnprocessable();
+        $this->deleteJson("/api/runs/{$run}")->assertOk()->assertJsonPath('changed.0.value', null);
+        self::assertSame([], $this->getJson("/api/experiments/{$this->experiment->id}")->json('runs'));
+        $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk()->assertJsonPath('changed.0.value.name', 'Monday');
+    }
 
-        self::assertStringStartsWith("\u{FEFF}Volume of NaOH added (mL),pH (pH),Uncertainty of pH (pH),Electrode (mV),Temperature (°C),Steady", $point);
+    public function test_rows_leave_as_a_file_with_units(): void
+    {
+        $run = $this->startedRun($this->experiment);
+        $this->take($run, 0.0);
+        $point = (string) $this->get("/api/runs/{$run}/rows.csv")->assertOk()->assertDownload('test-of-the-brine-run-1.csv')->getContent();
+        $comma = (string) $this->get("/api/runs/{$run}/rows.csv?decimal=comma")->assertOk()->getContent();
+
+        self::assertStringStartsWith("\u{FEFF}Volume of NaOH added (mL),pH (pH),Uncertainty of pH (pH),Electrode (mV),Temperature (°C),", $point);
+        self::assertStringContainsString(',Steady,Set aside because,Stored at (UTC)', $point);
         self::assertMatchesRegularExpression('/^0,-?\d+(\.\d+)?,/', explode("\r\n", $point)[1]);
         self::assertMatchesRegularExpression('/^0;-?\d+(,\d+)?;/', explode("\r\n", $comma)[1]);
-        $this->getJson("/api/runs/{$run}/readings.csv?decimal=dot")->assertUnprocessable();
+        $this->getJson("/api/runs/{$run}/rows.csv?decimal=dot")->assertUnprocessable();
     }
 
     public function test_another_teacher_can_neither_see_nor_touch_it(): void
     {
-        $run = $this->started();
-        $reading = $this->take($run, 0.0)->json('readings.0.id');
+        $run = $this->startedRun($this->experiment);
+        $reading = $this->take($run, 0.0)->json('rows.0.rows.0.id');
         $this->actingAs($this->teacher());
 
-        foreach ([['GET', "/api/runs/{$run}"], ['POST', "/api/runs/{$run}/finish"], ['GET', "/api/runs/{$run}/readings.csv"],
-            ['DELETE', "/api/readings/{$reading}"], ['GET', "/api/experiments/{$this->experiment->id}"],
-            ['GET', "/api/experiments/{$this->experiment->id}/working"], ['POST', "/api/experiments/{$this->experiment->id}/runs"]] as [$method, $path]) {
+        foreach ([['GET', "/api/runs/{$run}"], ['POST', "/api/runs/{$run}/finish"], ['GET', "/api/runs/{$run}/rows.csv"],
+            ['DELETE', "/api/runs/{$run}/readings/{$reading}"], ['GET', "/api/experiments/{$this->experiment->id}"],
+            ['GET', "/api/experiments/{$this->experiment->id}/worked"], ['POST', "/api/experiments/{$this->experiment->id}/runs"]] as [$method, $path]) {
             $this->json($method, $path)->assertForbidden();
         }
         $this->getJson('/api/runs/999999999')->assertNotFound()->assertJsonPath('detail', 'There is nothing at this address. It may have been deleted.');
         $this->getJson('/api/nonsense')->assertNotFound();
-    }
-
-    private function started(): int
-    {
-        return $this->postJson("/api/experiments/{$this->experiment->id}/runs")->assertCreated()->json('id');
-    }
-
-    /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
-    private function take(int $run, float $volume, ?string $key = null, ?int $replaces = null): TestResponse
-    {
-        // At once after another reading, too: the recorder waits for the first value that comes.
-        return $this->postJson("/api/runs/{$run}/readings", ['key' => $key ?? (string) Str::uuid(), 'volume' => $volume, 'replaces' => $replaces, 'takeAnyway' => true]);
     }
 }

@@ -102,7 +102,7 @@ final class StartedCopyTest extends TestCase
         self::assertReady();
         $database = $this->database();
         $database->exec("DELETE FROM migrations WHERE migration = '{$newest}'");
-        $database->exec('ALTER TABLE users ADD COLUMN remember_token VARCHAR(100) NULL');
+        $database->exec('DROP TABLE worked_values, changes');
         $database->exec("INSERT INTO benches (user_id, name, host, port, is_simulated) VALUES (1, 'Gone', '127.0.0.1', 9, 0)");
         $this->end();
         self::start();

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from '@playwright/test'
 import { EMAIL, PASSWORD, Teacher } from './teacher'
 
 async function expectNoViolation(page: Page): Promise<void> {
@@ -23,10 +23,14 @@ for (const theme of ['fieldbook', 'projector'] as const) {
     const teacher = new Teacher(page)
     await teacher.signIn()
     await expectNoViolation(page)
-    await page.getByRole('button', { name: 'New experiment' }).click()
+    await page.getByRole('link', { name: 'New experiment' }).click()
+    await expect(page.getByRole('button', { name: 'Titration', exact: true })).toBeVisible()
+    await expectNoViolation(page)
+    await page.getByRole('button', { name: 'Titration', exact: true }).click()
     await expectNoViolation(page)
     await page.keyboard.press('Escape')
 
+    await page.goto('/experiments')
     await page.getByRole('link', { name: /Monday’s whey/ }).click()
     await teacher.goTo('Prepare')
     await expect(page.getByText('Healthy electrode.')).toBeVisible()
@@ -61,8 +65,19 @@ for (const theme of ['fieldbook', 'projector'] as const) {
     await expectNoViolation(page)
     await teacher.goTo('Reason')
     await expect(page.getByText('Typed values …')).toBeVisible()
-    await page.getByRole('button', { name: /^Table/ }).click()
+    for (const table of ['Rows', 'Runs']) {
+      await page.getByRole('button', { name: table, exact: true }).click()
+      await expectNoViolation(page)
+    }
+    await page.getByRole('button', { name: /more of Equivalence volume$/ }).click()
+    await expect(page.getByText('Where its ± comes from')).toBeVisible()
     await expectNoViolation(page)
+    for (const dialog of ['Typed values …', 'Columns and entries', '+ line', 'History']) {
+      await page.getByRole('button', { name: dialog }).click()
+      await expect(page.getByRole('dialog')).toBeVisible()
+      await expectNoViolation(page)
+      await page.keyboard.press('Escape')
+    }
     await teacher.goTo('Report')
     await expect(page.getByRole('button', { name: 'Print the sheet' })).toBeVisible()
     await expectNoViolation(page)
@@ -92,8 +107,10 @@ test('the whole path can be walked with the keyboard alone', async ({ page }) =>
 
   await tabTo(page, /^New experiment/)
   await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: 'Titration', exact: true })).toBeVisible()
+  await tabTo(page, /^Titration$/)
+  await page.keyboard.press('Enter')
   await page.keyboard.type('Without a mouse')
-  // Enter does nothing before the benches to choose from have come.
   await expect(page.getByRole('button', { name: 'Begin with Prepare' })).toBeEnabled()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Before the run' })).toBeVisible()
@@ -155,7 +172,7 @@ test('on a phone the values are live and nothing runs out of sight', async ({ pa
   await page.setViewportSize({ width: 390, height: 844 })
   const teacher = new Teacher(page)
   await teacher.signIn()
-  for (const place of ['/benches', '/probes/3', '/standards']) {
+  for (const place of ['/experiments', '/begin', '/benches', '/probes/3', '/standards']) {
     await page.goto(place)
     await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible()
     await page.waitForTimeout(500)
@@ -168,3 +185,45 @@ test('on a phone the values are live and nothing runs out of sight', async ({ pa
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   }
 })
+
+/** How much of a picture is not paper, by looking at its pixels. */
+async function inkOf(page: Page, figure: Locator): Promise<number> {
+  const picture = (await figure.screenshot()).toString('base64')
+  return page.evaluate(async (data) => {
+    const image = new Image()
+    image.src = `data:image/png;base64,${data}`
+    await image.decode()
+    const canvas = new OffscreenCanvas(image.width, image.height)
+    const context = canvas.getContext('2d')
+    if (context === null) return 0
+    context.drawImage(image, 0, 0)
+    const pixels = context.getImageData(0, 0, image.width, image.height).data
+    let inked = 0
+    for (let i = 0; i < pixels.length; i += 4) {
+      const [r = 0, g = 0, b = 0] = pixels.slice(i, i + 3)
+      // The colours of runs and derivatives; paper, grid and text are grey or cream.
+      if (Math.max(r, g, b) - Math.min(r, g, b) > 80) inked++
+    }
+    return inked
+  }, picture)
+}
+
+for (const width of [1280, 390]) {
+  test(`the figures of Record, Reason and Report are drawn at ${width} px`, async ({ page }) => {
+    await page.setViewportSize({ width, height: 844 })
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    for (const [place, name] of [
+      ['record?run=1', /^pH/],
+      ['reason', /^pH and dpH/],
+      ['report', /^pH and dpH/],
+    ] as const) {
+      await page.goto(`/experiments/2/${place}`)
+      const figure = page.getByRole('img', { name }).first()
+      await expect(async () => {
+        await figure.scrollIntoViewIfNeeded()
+        expect(await inkOf(page, figure)).toBeGreaterThan(500)
+      }).toPass({ timeout: 10_000 })
+    }
+  })
+}

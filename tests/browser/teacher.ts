@@ -33,9 +33,11 @@ export class Teacher {
     await expect(this.page.getByRole('heading', { name: 'Experiments' })).toBeVisible()
   }
 
-  async beginExperiment(title: string): Promise<void> {
+  async beginExperiment(title: string, protocol = 'Titration', bench = 'Alder'): Promise<void> {
     await this.page.goto('/experiments')
-    await this.page.getByRole('button', { name: 'New experiment' }).click()
+    await this.page.getByRole('link', { name: 'New experiment' }).click()
+    await this.page.getByRole('button', { name: protocol, exact: true }).click()
+    await this.page.getByLabel('Bench', { exact: true }).selectOption(`${bench} (simulated)`)
     await this.page.getByLabel('Title, best a question').fill(title)
     await this.page.getByRole('button', { name: 'Begin with Prepare' }).click()
     await expect(this.page.getByRole('heading', { name: 'Before the run' })).toBeVisible()
@@ -132,6 +134,13 @@ export class Teacher {
     await this.page.waitForTimeout(250)
   }
 
+  /** Turns a switch of the simulated bench on or off, if it is not so already. */
+  async turn(group: string, name: string, isOn: boolean): Promise<void> {
+    const button = this.page.getByRole('group', { name: group, exact: true }).getByRole('button', { name, exact: true })
+    if ((await button.getAttribute('aria-pressed')) !== String(isOn)) await button.click()
+    await expect(button).toHaveAttribute('aria-pressed', String(isOn))
+  }
+
   /** Waits until every probe in the standard that is next is steady, and accepts it. */
   async acceptSteady(probes = 1): Promise<void> {
     const before = await this.page.getByRole('button', { name: 'retake', exact: true }).count()
@@ -163,22 +172,25 @@ export class Teacher {
     await this.rinse()
     await this.dipIntoBeaker()
     await this.page.getByRole('button', { name: /^Start run/ }).click()
-    await expect(this.page.getByTestId('next-volume')).toBeVisible()
+    await expect(this.page.getByTestId('next-step')).toBeVisible()
   }
 
-  async nextVolume(): Promise<number> {
-    return Number((await this.page.getByTestId('next-volume').textContent())?.replace(/[^\d.]/g, ''))
+  async nextStep(): Promise<number> {
+    return Number((await this.page.getByTestId('next-step').textContent())?.replace(/[^\d.]/g, ''))
   }
 
-  /** Adds titrant up to the next step, waits until it is steady, takes the reading. */
-  async takeNextReading(): Promise<void> {
+  /** Sets the bench to the next step, waits until it is steady, takes the reading. */
+  async takeNextReading(towards = /^add up to/, probes = 1): Promise<void> {
     const before = await this.readingCount()
-    const add = this.page.getByRole('button', { name: /^add up to/ })
+    const add = this.page.getByRole('button', { name: towards })
     if (await add.isEnabled()) {
       await add.click()
-      await expect(add).toBeDisabled()
+      // What is set outright can be set again; what is counted or chosen is there then.
+      if (/^\^move|^\^put/.test(towards.source)) await this.page.waitForTimeout(400)
+      else await expect(add).toBeDisabled()
     }
-    await expect(this.page.locator('li[aria-current=step]').getByText('steady', { exact: true })).toBeVisible()
+    const steady = this.page.locator('li[aria-current=step]').getByText('steady', { exact: true })
+    await expect(steady).toHaveCount(probes, { timeout: 30_000 })
     await this.page.getByRole('button', { name: /^Take reading/ }).click()
     await expect(this.readingRows()).toHaveCount(before + 1)
   }
@@ -199,10 +211,10 @@ export class Teacher {
   async typeValues(values: Record<string, readonly [string, string]>): Promise<void> {
     await this.page.getByRole('button', { name: 'Typed values …' }).click()
     for (const [label, [value, uncertainty]] of Object.entries(values)) {
-      const row = this.page.getByRole('listitem').filter({ has: this.page.getByLabel(label, { exact: true }) })
-      await row.getByLabel(label, { exact: true }).fill(value)
-      await row.getByLabel('±').fill(uncertainty)
-      await row.getByLabel('±').press('Enter')
+      const error = this.page.getByLabel(`± of ${label.split(', ').at(-1) ?? ''}`, { exact: true })
+      await this.page.getByLabel(label, { exact: true }).fill(value)
+      await error.fill(uncertainty)
+      await error.press('Enter')
     }
     await this.page.getByRole('button', { name: 'Done' }).click()
   }
@@ -212,7 +224,8 @@ export class Teacher {
     const line = this.page.getByTestId('working-lines').getByRole('listitem').filter({ hasText: title })
     const button = line.getByRole('button', { expanded: false }).first()
     await button.click()
-    const [value, uncertainty] = ((await line.getByTestId(/^digits-/).textContent()) ?? '').split('±').map(parseFloat)
+    const digits = ((await line.getByTestId(/^digits-/).textContent()) ?? '').split(': ').at(-1) ?? ''
+    const [value, uncertainty] = digits.replaceAll('−', '-').split('±').map(parseFloat)
     await line.getByRole('button', { expanded: true }).click()
     return { value: value ?? Number.NaN, uncertainty: uncertainty ?? Number.NaN }
   }

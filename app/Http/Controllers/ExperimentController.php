@@ -41,16 +41,19 @@ final class ExperimentController
 
         return ExperimentListResource::collection($user->experiments()->with(ExperimentListResource::WITH)
             ->where('thrown_away_at', $isThrownAway ? '!=' : '=', null)
-            ->when($sought !== '', static fn ($query) => $query->where(static fn ($either) => $either->where('title', 'like', "%{$sought}%")->orWhere('plan->title', 'like', "%{$sought}%")))
+            ->when($sought !== '', static fn ($query) => $query->where(static fn ($either) => $either->where('title', 'like', "%{$sought}%")
+                // What is inside of JSON is compared letter by letter.
+                ->orWhereRaw("lower(json_value(plan, '$.title')) like ?", ['%'.mb_strtolower($sought).'%'])))
             ->latest('updated_at')->latest('id')->get());
     }
 
     public function store(ExperimentRequest $request, #[CurrentUser] User $user, Sender $sender, ProtocolLibrary $library, ExperimentStart $start): JsonResponse
     {
-        $protocol = $library->find($user, $request->string('protocol')->toString())
-            ?? throw ValidationException::withMessages(['protocol' => 'This protocol does not exist any more. Choose another.']);
+        $protocol = $library->find($request->string('protocol')->toString());
+        $protocol !== null && $user->can('use', $protocol)
+            || throw ValidationException::withMessages(['protocol' => 'This protocol does not exist any more. Choose another.']);
 
-        return (new NotebookResource($start->begin($user, $sender->key, $request->string('title')->trim()->toString(), $protocol, $request->bench())))->response()->setStatusCode(201);
+        return (new NotebookResource($start->begin($user, $sender->key, $request->string('title')->trim()->toString(), $protocol->protocol, $request->bench())))->response()->setStatusCode(201);
     }
 
     public function show(Experiment $experiment): NotebookResource

@@ -9,6 +9,7 @@ use App\Models\Experiment;
 use App\Models\ProtocolFile;
 use App\Models\User;
 use App\Notebook\ExperimentStart;
+use App\Notebook\LibraryProtocol;
 use App\Notebook\NotebookRows;
 use App\Notebook\ProtocolLibrary;
 use App\Notebook\Sender;
@@ -30,18 +31,16 @@ final class ProtocolController
 
     public function index(#[CurrentUser] User $user): JsonResponse
     {
-        $protocols = $this->library->all($user);
-
-        return new JsonResponse(array_map(self::shape(...), array_map(strval(...), array_keys($protocols)), array_values($protocols)));
+        return new JsonResponse(array_map(self::shape(...), $this->library->all($user)));
     }
 
     /** As a file to keep or to hand on. */
-    public function show(#[CurrentUser] User $user, string $protocol): Response
+    public function show(LibraryProtocol $protocol): Response
     {
-        $found = $this->library->find($user, $protocol) ?? abort(404);
-        $name = (Str::slug($found->data->text('title')) ?: 'protocol').'.json';
+        $data = $protocol->protocol->data;
+        $name = (Str::slug($data->text('title')) ?: 'protocol').'.json';
 
-        return new Response(json_encode($found->data->all, self::FILE)."\n", 200, [
+        return new Response(json_encode($data->all, self::FILE)."\n", 200, [
             'Content-Type' => 'application/json', 'Content-Disposition' => "attachment; filename=\"{$name}\"",
         ]);
     }
@@ -60,9 +59,10 @@ final class ProtocolController
         return self::kept($user, $sender, $this->library->read($json));
     }
 
-    public function destroy(#[CurrentUser] User $user, string $protocol): Response
+    /** Only an own one can go. */
+    public function destroy(LibraryProtocol $protocol): Response
     {
-        ($this->library->own($user, $protocol) ?? abort(404))->delete();
+        ($protocol->own ?? abort(404))->delete();
 
         return new Response(status: 204);
     }
@@ -73,16 +73,16 @@ final class ProtocolController
             ['user_id' => $user->id, 'request_key' => $sender->key], ['title' => $protocol->data->text('title'), 'content' => $protocol->data->all],
         );
 
-        return new JsonResponse(self::shape("own-{$own->id}", $protocol), 201);
+        return new JsonResponse(self::shape(LibraryProtocol::own($own)), 201);
     }
 
     /** @return array<string, mixed> */
-    private static function shape(string $key, Protocol $protocol): array
+    private static function shape(LibraryProtocol $protocol): array
     {
-        $data = $protocol->data;
+        $data = $protocol->protocol->data;
 
         return [
-            'key' => $key, 'isOwn' => str_starts_with($key, 'own-'), 'title' => $data->text('title'), 'question' => $data->text('question'), 'finds' => $data->text('finds') ?: 'anything',
+            'key' => $protocol->key, 'isOwn' => $protocol->own !== null, 'title' => $data->text('title'), 'question' => $data->text('question'), 'finds' => $data->text('finds') ?: 'anything',
             'sentence' => $data->text('sentence'), 'picture' => $data->text('picture') ?: 'page', 'minutes' => (int) ($data->number('minutes') ?? 0.0),
             'level' => $data->text('level'),
             'roles' => array_map(static fn (Fields $r): array => ['kind' => $r->text('kind'), 'name' => $r->text('name'), 'isNeeded' => $r->isTrue('isNeeded')], $data->things('roles')),

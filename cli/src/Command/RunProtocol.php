@@ -11,6 +11,7 @@ use Welkion\Cli\Options;
 use Welkion\Cli\ProtocolFiles;
 use Welkion\Cli\ValueText;
 use Welkion\Core\Formats\Table;
+use Welkion\Core\Formats\TableColumn;
 use Welkion\Core\Notebook\Column;
 use Welkion\Core\Notebook\ColumnKind;
 use Welkion\Core\Notebook\Notebook;
@@ -44,7 +45,7 @@ final class RunProtocol extends Command
     public function options(): array
     {
         return [
-            'use' => 'which column of the file is which of the protocol, as V=Volume; not needed where names are the same',
+            'use' => 'which column of the file is which of the protocol, as V=Volume; not needed where names or symbols are the same',
             'entry' => 'a value that is typed, as c="0.1 +- 0.0002 mol/L"; once for each',
         ];
     }
@@ -86,10 +87,17 @@ final class RunProtocol extends Command
         return new RunData($table->rowCount, $columns);
     }
 
-    private static function alike(Table $table, Column $column): ?\Welkion\Core\Formats\TableColumn
+    /** The column of the same name; or of the same symbol, if it measures the same. */
+    private static function alike(Table $table, Column $column): ?TableColumn
     {
         foreach ($table->columns as $found) {
             if (in_array(mb_strtolower($found->name), [mb_strtolower($column->symbol), mb_strtolower($column->name)], true)) {
+                return $found;
+            }
+        }
+        foreach ($table->columns as $found) {
+            $unit = Unit::ofHeader($found->unit);
+            if ($found->symbol === $column->symbol && ($unit->isOne() || $unit->measuresTheSameAs($column->unit))) {
                 return $found;
             }
         }

@@ -9,7 +9,7 @@ use Welkion\Core\Warning;
 /**
  * What to say beside a titration curve.
  *
- * @internal used by PhTitration and TitrationWorking
+ * @internal used by PhTitration
  */
 final class TitrationWarnings
 {

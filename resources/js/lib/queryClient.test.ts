@@ -58,12 +58,20 @@ describe('a change', () => {
     expect(heard.at(-1)).toBe('waiting')
   })
 
+  it('of a session that has run out is told as not kept', async () => {
+    await make(answering(Problem.from(401, { detail: 'Sign in to go on.' }, '/a')), 100)
+    expect(saveStore.snapshot()).toEqual({ status: 'failed', sentence: 'Sign in to go on.' })
+    saveStore.forgive()
+  })
+
   it('that a rule forbids is not repeated, and nothing is left unkept', async () => {
     const mutationFn = answering(refused)
     const { heard, result } = await make(mutationFn, 5000)
     expect(result.error).toBe(refused)
     expect(mutationFn).toHaveBeenCalledOnce()
-    expect(heard).toEqual(['keeping', 'kept'])
+    expect(heard[0]).toBe('keeping')
+    expect(heard).toHaveLength(2)
+    expect(saveStore.isKeeping).toBe(false)
   })
 })
 

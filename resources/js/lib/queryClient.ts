@@ -26,8 +26,8 @@ export function createQueryClient(): QueryClient {
       },
       onError: (error) => {
         // A refusal by a rule of the job is said where it belongs; nothing was lost by it.
-        if (error instanceof Problem && error.status >= 400 && error.status < 500) saveStore.succeed()
-        else saveStore.fail(sentenceOf(error))
+        if (error instanceof Problem && error.isRefusal) saveStore.refuse()
+        else saveStore.fail(error instanceof Problem ? error.place : '', sentenceOf(error))
         signOutIfExpired(error)
       },
     }),

@@ -2,13 +2,10 @@ import type {
   Bench,
   Calibration,
   CalibrationSummary,
-  Experiment,
   KeyFigure,
   LiveProbe,
   Measured,
   Probe,
-  Reading,
-  Run,
   Standard,
 } from '../lib/api/types'
 
@@ -163,66 +160,6 @@ export function calibration(change: Partial<Calibration> = {}): Calibration {
     effect: null,
     faults: [],
     beside: [],
-    ...change,
-  }
-}
-
-/** A run that has begun, with the whey of Tuesday. */
-export function run(change: Partial<Run> = {}): Run {
-  return {
-    id: 4,
-    number: 2,
-    state: 'open',
-    startedAt: '2026-11-26T10:00:00Z',
-    finishedAt: null,
-    readingCount: 0,
-    experimentId: 1,
-    plan: [{ from: 0, to: 20, step: 0.5 }],
-    remaining: [0, 0.5, 1],
-    electrode: { probeId: 1, title: 'pH electrode', serial: 'Alder-1', bench: { id: 1, name: 'Alder' } },
-    calibration: kept(),
-    isWorkedOutAgain: false,
-    trustSentences: [],
-    readings: [],
-    advice: null,
-    ...change,
-  }
-}
-
-export function reading(id: number, volume: number, ph: number, change: Partial<Reading> = {}): Reading {
-  return {
-    id,
-    volume,
-    ph: measured(ph, 0.01, 'pH'),
-    millivolts: 400 - 58 * ph,
-    celsius: 21.4,
-    wasSteady: true,
-    setAsideReason: null,
-    takenAt: `2026-11-26T10:${String(id).padStart(2, '0')}:00Z`,
-    ...change,
-  }
-}
-
-export function experiment(change: Partial<Experiment> = {}): Experiment {
-  return {
-    id: 1,
-    title: 'How sour is Tuesday’s whey?',
-    protocol: 'titration',
-    aim: null,
-    conclusion: null,
-    titrant: 'NaOH',
-    sample: 'whey',
-    analyte: 'lactic acid',
-    bench: { id: 1, name: 'Alder' },
-    entries: [
-      { symbol: 'c', name: 'concentration', value: 0.1, uncertainty: 0.0005, unit: 'mol/L' },
-      { symbol: 'V0', name: 'sample volume', value: 25, uncertainty: 0.05, unit: 'mL' },
-    ],
-    plan: [{ from: 0, to: 20, step: 0.5 }],
-    span: null,
-    stages: { prepare: true, record: false, reason: false, report: false },
-    runs: [],
-    updatedAt: '2026-11-26T09:50:00Z',
     ...change,
   }
 }

@@ -5,9 +5,14 @@ declare(strict_types=1);
 namespace Tests\Support\Fuzz;
 
 use App\Models\Calibration;
+use App\Models\Column;
+use App\Models\Entry;
 use App\Models\Experiment;
+use App\Models\Figure;
+use App\Models\Line;
 use App\Models\Reading;
 use App\Models\Run;
+use App\Models\Span;
 use App\Models\User;
 use App\Models\Zero;
 use GuzzleHttp\Client;
@@ -34,11 +39,14 @@ trait Fuzzing
         ], $kinds));
         $experiment = $this->experimentOf($teacher, $bench);
         if ($like === 'Alder') {
-            $run = $this->actingAs($teacher)->postJson("/api/experiments/{$experiment->id}/runs")->assertCreated()->json('id');
+            $run = $this->actingAs($teacher)->startedRun($experiment);
             foreach ([0.0, 0.5, 1.0] as $volume) {
-                $this->postJson("/api/runs/{$run}/readings", ['key' => sprintf('%08d-0000-4000-8000-000000000000', (int) (10 * $volume)), 'volume' => $volume, 'takeAnyway' => true])->assertCreated();
+                $this->take($run, $volume)->assertCreated();
             }
         }
+        $this->actingAs($teacher)->postJson("/api/experiments/{$experiment->id}/protocol")->assertCreated();
+        $columns = $experiment->columns()->where('kind', 'step')->pluck('id');
+        $columns->isEmpty() || $this->postJson("/api/experiments/{$experiment->id}/spans", ['columnId' => $columns->first(), 'name' => 'the jump', 'from' => 1, 'to' => 2])->assertCreated();
         $this->experimentOf($teacher, $silent);
         foreach ($teacher->benches()->with('probes')->get()->flatMap->probes as $probe) {
             foreach ($probe->kind->value === 'finger-pulse' ? [] : [\Welkion\Core\Calibration\Recipe::for($probe->kind)[0]] as $recipe) {
@@ -90,7 +98,7 @@ trait Fuzzing
     protected function closedPagesOf(User $teacher, Client $browser): array
     {
         $ids = $this->idsOf($teacher);
-        $paths = ['/api/session', '/api/sign-ins', '/api/benches', '/api/shelf', '/api/experiments'];
+        $paths = ['/api/session', '/api/sign-ins', '/api/benches', '/api/shelf', '/api/experiments', '/api/protocols', '/api/methods'];
         foreach ($ids['bench'] as $id) {
             $paths[] = "/api/benches/{$id}";
         }
@@ -101,10 +109,10 @@ trait Fuzzing
             $paths[] = "/api/calibrations/{$id}";
         }
         foreach ($ids['experiment'] as $id) {
-            array_push($paths, "/api/experiments/{$id}", ...(Run::query()->where('experiment_id', $id)->exists() ? ["/api/experiments/{$id}/working"] : []));
+            array_push($paths, "/api/experiments/{$id}", "/api/experiments/{$id}/worked", "/api/experiments/{$id}/history");
         }
-        foreach ($ids['run'] as $id) {
-            array_push($paths, "/api/runs/{$id}", "/api/runs/{$id}/readings.csv", "/api/runs/{$id}/comparison");
+        foreach (Run::query()->whereKey($ids['run'])->where('thrown_away_at', null)->pluck('id') as $id) {
+            array_push($paths, "/api/runs/{$id}", "/api/runs/{$id}/rows.csv", "/api/runs/{$id}/comparison");
         }
 
         return array_values(array_filter($paths, static fn (string $path): bool => $browser->get($path)->getStatusCode() !== 200));
@@ -120,10 +128,14 @@ trait Fuzzing
         $ids = [
             'bench' => $benches->pluck('id'), 'probe' => $probes, 'experiment' => $experiments, 'run' => $runs,
             'calibration' => Calibration::query()->whereIn('probe_id', $probes)->latest('id')->limit(60)->pluck('id'),
-            'zero' => Zero::query()->whereIn('probe_id', $probes)->pluck('id'), 'reading' => Reading::withTrashed()->whereIn('run_id', $runs)->pluck('id'),
+            'zero' => Zero::query()->whereIn('probe_id', $probes)->pluck('id'), 'reading' => Reading::query()->whereIn('run_id', $runs)->pluck('id'),
             'standard' => $teacher->shelf()->withTrashed()->pluck('id'),
+            'protocol' => collect(['titration', 'blank'])->merge($teacher->protocols()->pluck('id')->map(static fn (int $id): string => "own-{$id}")),
         ];
+        foreach ([Entry::class, Column::class, Line::class, Span::class, Figure::class] as $class) {
+            $ids[strtolower(class_basename($class))] = $class::query()->whereIn('experiment_id', $experiments)->pluck('id');
+        }
 
-        return array_map(static fn ($list): array => array_values($list->all()), $ids) + ['position' => [0, 1, 2], 'signIn' => []];
+        return array_map(static fn ($list): array => array_values($list->all()), $ids) + ['position' => [0, 1, 2], 'revision' => [0, 1, 2, 5], 'signIn' => []];
     }
 }

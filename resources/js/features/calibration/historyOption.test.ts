@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { TEST_INK } from '../../testing/working'
+import { TEST_INK } from '../../testing/notebook'
 import { historyOption, historyPoints } from './historyOption'
 import { recipeOf } from './recipeOf'
 import { keptCalibration, keyFigure } from '../../testing/plunger'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { TEST_INK } from '../../testing/working'
+import { TEST_INK } from '../../testing/notebook'
 import { lineFigureOption } from './lineFigureOption'
 import { standard, testCalibration } from '../../testing/plunger'
 

@@ -89,7 +89,7 @@ function Word({
       </label>
       <select
         id={id}
-        className="text-primary cursor-pointer bg-transparent font-semibold"
+        className="text-primary field-sizing-content cursor-pointer appearance-none bg-transparent font-semibold underline decoration-dotted underline-offset-4"
         value={value}
         onChange={(event) => {
           onChange(event.target.value)

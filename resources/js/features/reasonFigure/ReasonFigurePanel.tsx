@@ -107,7 +107,7 @@ export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSe
           onRun={onRun}
           onShow={setShown}
         />
-        <button type="button" className="word-button font-normal!" onClick={() => canvas?.fit()}>
+        <button type="button" className="word-button text-sm font-normal!" onClick={() => canvas?.fit()}>
           Fit view <kbd className="key">F</kbd>
         </button>
         <span className="text-sm">

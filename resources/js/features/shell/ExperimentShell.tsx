@@ -59,7 +59,7 @@ export function ExperimentShell() {
         <span aria-hidden="true" className="bg-base-300 hidden h-7 w-px sm:block" />
         <TitleField key={data.title} notebook={data} />
         <StagePath experimentId={experimentId} stages={data.stages} />
-        <div className="flex flex-1 items-center justify-end gap-1">
+        <div className="flex flex-1 flex-wrap items-center justify-end gap-x-1 lg:flex-nowrap">
           <UndoButtons notebook={data} />
           <SaveStateText since={new Date(data.updatedAt)} />
           <button
@@ -79,7 +79,7 @@ export function ExperimentShell() {
               setShown('keys')
             }}
           >
-            Keys <kbd className="key">?</kbd>
+            Keys <kbd className="key hidden sm:inline-block">?</kbd>
           </button>
         </div>
       </header>

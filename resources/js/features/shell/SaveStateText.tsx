@@ -10,6 +10,17 @@ export function NotKept() {
   return (
     <span role="alert" className={`text-sm font-semibold ${state.status === 'failed' ? 'text-error' : 'amber'}`}>
       {state.status === 'failed' ? `Not kept yet: ${state.sentence}` : 'Not kept yet, trying again …'}
+      {state.status === 'failed' ? (
+        <button
+          type="button"
+          className="word-button ml-2 font-normal!"
+          onClick={() => {
+            saveStore.forgive()
+          }}
+        >
+          I know
+        </button>
+      ) : null}
     </span>
   )
 }

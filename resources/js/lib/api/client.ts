@@ -1,7 +1,7 @@
 import createClient from 'openapi-fetch'
 import { Problem } from './problem'
 import type { paths } from './schema'
-import { send } from './send'
+import { placeOf, send } from './send'
 
 export const api = createClient<paths>({ baseUrl: '/', credentials: 'same-origin', fetch: send })
 
@@ -16,9 +16,9 @@ export async function answerOf<T>(request: Promise<Answer<T>>): Promise<T> {
   let answer: Answer<T>
   try {
     answer = await request
-  } catch {
-    throw Problem.offline()
+  } catch (error) {
+    throw error instanceof Problem ? error : Problem.offline()
   }
-  if (!answer.response.ok) throw Problem.from(answer.response.status, answer.error)
+  if (!answer.response.ok) throw Problem.from(answer.response.status, answer.error, placeOf(answer.response.url))
   return answer.data as T
 }

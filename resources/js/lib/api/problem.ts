@@ -5,12 +5,14 @@ export class Problem extends Error {
     readonly code: string,
     detail: string,
     readonly errors: Readonly<Record<string, readonly string[]>>,
+    /** What was asked for, as "/api/runs/1/readings". */
+    readonly place: string,
   ) {
     super(detail)
     this.name = 'Problem'
   }
 
-  static from(status: number, body: unknown): Problem {
+  static from(status: number, body: unknown, place = ''): Problem {
     const details = (typeof body === 'object' && body !== null ? body : {}) as Record<string, unknown>
     return new Problem(
       status,
@@ -19,16 +21,23 @@ export class Problem extends Error {
         ? details.detail
         : 'The server gave no clear answer. What is stored is safe; try again.',
       (details.errors ?? {}) as Record<string, string[]>,
+      place,
     )
   }
 
-  static offline(): Problem {
+  static offline(place = ''): Problem {
     return new Problem(
       0,
       'offline',
       'The connection to Welkion is interrupted. What is stored is safe; try again once it is back.',
       {},
+      place,
     )
+  }
+
+  /** A rule of the job forbids it, and says why; signing in again would not change that. */
+  get isRefusal(): boolean {
+    return this.status >= 400 && this.status < 500 && this.status !== 401 && this.status !== 419
   }
 
   /** Worth trying again by itself: the other side is only away for a moment. */

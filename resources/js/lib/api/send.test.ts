@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { send } from './send'
+import { signedOut } from './signedOut'
 
 /** Answers as a server would whose newest token is "new". */
 function serve() {
@@ -47,6 +48,42 @@ describe('send', () => {
       ['GET', '/api/session', null, ''],
       ['POST', '/api/runs/1/readings', 'new=', '{"key":"a"}'],
     ])
+  })
+
+  it('keeps a change until somebody has signed in again, and sends it then with the new token', async () => {
+    document.cookie = 'XSRF-TOKEN=old'
+    const answers = [401, 401, 200]
+    const tokens: (string | null)[] = []
+    vi.stubGlobal('fetch', (request: Request) => {
+      tokens.push(request.headers.get('X-XSRF-TOKEN'))
+      return Promise.resolve(new Response('{}', { status: answers.shift() ?? 500 }))
+    })
+    let status = 0
+    const sending = send(reading()).then((answer) => {
+      status = answer.status
+    })
+    await vi.waitFor(() => {
+      expect(signedOut.snapshot()).toBe(true)
+    })
+    expect([status, tokens.length]).toEqual([0, 1])
+    signedOut.cameBack()
+    await vi.waitFor(() => {
+      expect(tokens).toHaveLength(2)
+    })
+    document.cookie = 'XSRF-TOKEN=new%3D'
+    signedOut.cameBack()
+    await sending
+    expect([status, tokens.at(-1), signedOut.snapshot()]).toEqual([200, 'new=', false])
+  })
+
+  it('does not keep what is only asked for: it is asked for anew', async () => {
+    vi.stubGlobal('fetch', vi.fn().mockResolvedValue(new Response('', { status: 401 })))
+    expect((await send(new Request('http://localhost/api/benches'))).status).toBe(401)
+  })
+
+  it('names what was asked for when the connection is away', async () => {
+    vi.stubGlobal('fetch', vi.fn().mockRejectedValue(new TypeError('away')))
+    await expect(send(reading())).rejects.toMatchObject({ status: 0, place: '/api/runs/1/readings' })
   })
 
   it('gives up after the second time', async () => {

@@ -49,6 +49,7 @@ export type StandardRow = Schemas['StandardRow']
 export type StandardsChoice = Schemas['StandardsChoice']
 export type Trust = Schemas['Trust']
 export type Truth = Schemas['Truth']
+export type User = NonNullable<Schemas['Session']['user']>
 export type Verdict = Schemas['Verdict']
 export type WorkedLine = Schemas['WorkedLine']
 export type World = Schemas['World']

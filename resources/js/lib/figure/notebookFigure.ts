@@ -1,6 +1,6 @@
 import type { EChartsOption as FigureOption } from 'echarts'
 import type { Column, Mark, Row } from '../api/types'
-import { axisName, numberOf, stepText } from '../notebook/labels'
+import { axisName, columnHead, numberOf, stepText } from '../notebook/labels'
 import { axis, niceRange, type AxisRange } from './axes'
 import { runColour, runShape, STRUCK, type Ink } from './ink'
 import type { PickPoint, Selection } from './selection'
@@ -35,7 +35,7 @@ type Point = [number, number]
 
 const LEFT_PX = 70
 const RIGHT_PX = 30
-const GAP_PERCENT = 4
+const GAP_PERCENT = 6
 
 /** More points than this are drawn on a canvas: a drawing of so many parts is slow. */
 export const MOST_DRAWN_AS_PARTS = 3000
@@ -152,8 +152,10 @@ function yAxis(
   const values = columns.flatMap((y) =>
     runs.flatMap(({ rows }) => pointsOf(rows, x, y, words, false).map(([, v]) => v)),
   )
-  const made = axis(ink, columns.map(axisName).join(', '), niceRange(values, null), 46)
   const isSmall = panels.length > 1
+  // A low panel has no room for words beside it.
+  const names = columns.map(isSmall && panel > 0 ? columnHead : axisName)
+  const made = axis(ink, names.join(', '), niceRange(values, null), 46)
   return {
     ...made,
     gridIndex: panel,

@@ -67,7 +67,7 @@ function parts(tree: Mathematics): readonly Mathematics[] {
 function inside(tree: Mathematics | undefined, outer: number): string {
   if (tree === undefined) return ''
   const text = toTex(tree)
-  return (BINDS[tree.kind] ?? 9) < outer || (outer === 4 && tree.kind === 'over') ? `\\left(${text}\\right)` : text
+  return (BINDS[tree.kind] ?? 9) < outer || (outer > 2 && tree.kind === 'over') ? `\\left(${text}\\right)` : text
 }
 
 /** A tree of mathematics as TeX. */

@@ -25,10 +25,11 @@ export function unitBehind(unit: string, symbol = ''): string {
   return unit === '' || unit === symbol ? '' : unitText(unit)
 }
 
-/** The head of a table column, and what follows a number of it: "V / mL". */
+/** The head of a table column: "V / mL", and "v / (m/s)", since one stroke more would be ambiguous. */
 export function columnHead(column: Column): string {
   const unit = unitBehind(column.unit, column.symbol)
-  return unit === '' ? column.symbol : `${column.symbol} / ${unit}`
+  if (unit === '') return column.symbol
+  return `${column.symbol} / ${unit.includes('/') ? `(${unit})` : unit}`
 }
 
 /** What stands beside an axis: "volume of NaOH added V / mL". */

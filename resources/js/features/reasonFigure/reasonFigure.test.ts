@@ -1,0 +1,62 @@
+import { describe, expect, it } from 'vitest'
+import { line, mark, notebook, ROWS, run, runRows, worked } from '../../testing/notebook'
+import { captionOf } from './caption'
+import { figureInput, marksOf } from './figureInput'
+
+const base = notebook()
+const [FIGURE] = base.figures
+
+describe('what the figure of Reason draws', () => {
+  it('takes columns and runs of the notebook, the runs in their order', () => {
+    const input = figureInput({
+      notebook: base,
+      figure: FIGURE,
+      worked: [],
+      run: run(1),
+      rows: runRows(1, ROWS),
+      others: [{ run: run(2), rows: runRows(2, []) }],
+    })
+    expect(input?.x.symbol).toBe('V')
+    expect(input?.runs.map(({ number }) => number)).toEqual([1, 2])
+  })
+
+  it('draws nothing without a figure, or one of columns that are gone', () => {
+    const source = { notebook: base, worked: [], run: run(1), rows: runRows(1, ROWS) }
+    expect(figureInput({ ...source, figure: undefined })).toBeNull()
+    const gone = { id: 2, title: '', shownTitle: '', position: 1 }
+    expect(figureInput({ ...source, figure: { ...gone, x: 'q', panels: [{ y: ['pH'] }] } })).toBeNull()
+    expect(figureInput({ ...source, figure: { ...gone, x: 'V', panels: [{ y: ['q'] }] } })).toBeNull()
+  })
+
+  it('shades the spans that lines work over', () => {
+    const span = (id: number, columnId: number) => ({ id, columnId, name: '', from: 2, to: 4 })
+    const V = base.columns[0]?.id ?? 0
+    const book = notebook({
+      spans: [span(1, V), span(2, V), span(3, 999)],
+      lines: [line(1, 'a', { spanId: 1 }), line(2, 'b', { spanId: 3 })],
+    })
+    const input = figureInput({ notebook: book, figure: FIGURE, worked: [], run: run(1), rows: runRows(1, ROWS) })
+    expect(input?.spans).toEqual([[2, 4]])
+  })
+
+  it('names marks by the number of their line and tells the result at the first', () => {
+    const lines = [
+      worked('Veq', 1, { marks: [mark('vertical'), mark('point', { label: 'half' }), mark('curve', { label: '' })] }),
+      worked('Veq', 2, { marks: [mark('vertical')] }),
+      worked('n', null, { marks: [mark('point')] }),
+    ]
+    expect(marksOf(base, lines, 1).map(({ text }) => text)).toEqual(['① 10.45 mL', 'half', '', '② n'])
+  })
+
+  it('writes its own caption: what, from what, and what was set aside and why', () => {
+    expect(
+      captionOf(base, FIGURE, run(2), runRows(2, ROWS, { trustSentences: ['The electrode is old.'] }), [run(1)]),
+    ).toBe(
+      'Figure 1. pH against volume of NaOH added V / mL; run 1, run 2, 4 readings, 1 set aside (hollow, 11.00 mL: touched the glass). The electrode is old.',
+    )
+    const hurried = ROWS.slice(0, 1).map((one) => ({ ...one, wasSteady: false }))
+    expect(captionOf(base, undefined, run(2), runRows(2, hurried))).toBe(
+      'Figure 1. Readings; run 2, 1 reading, 1 taken before steady.',
+    )
+  })
+})

@@ -1,0 +1,67 @@
+import { describe, expect, it } from 'vitest'
+import type { Method } from '../../lib/api/types'
+import { entry, notebook } from '../../testing/notebook'
+import { columnChoices, fittingMethods, likely, toldOf, valueChoices } from './lineInputs'
+
+type Slot = Method['inputs'][number]
+
+function slot(name: string, kind: Slot['kind'], change: Partial<Slot> = {}): Slot {
+  return { name, kind, words: name, unit: '', unitOf: null, isRequired: true, default: null, choices: [], ...change }
+}
+
+function method(...inputs: Slot[]): Method {
+  return { key: 'slope', name: 'Slope', sentence: '', source: '', isForLines: true, inputs, outcomes: [] }
+}
+
+const SLOPE = method(slot('x', 'column'), slot('y', 'column'), slot('at', 'number', { isRequired: false, unitOf: 'x' }))
+const book = notebook({ entries: [entry('V0', { unit: 'mL', value: 25 })] })
+
+describe('the inputs of a line', () => {
+  it('are told as columns, symbols, numbers with the unit they go with, and texts', () => {
+    const { told, missing } = toldOf(
+      method(...SLOPE.inputs, slot('volume', 'number'), slot('formula', 'text')),
+      { x: 'V', y: 'pH', at: '4,5', volume: 'V0', formula: ' 2 * c ' },
+      book,
+    )
+    expect(told).toEqual({
+      uses: { x: 'V', y: 'pH', volume: 'V0' },
+      texts: { formula: '2 * c' },
+      numbers: { at: { value: 4.5, uncertainty: 0, unit: 'mL' } },
+    })
+    expect(missing).toEqual([])
+  })
+
+  it('that are missing are named, and those that may be left out are not', () => {
+    expect(toldOf(SLOPE, { x: 'V' }, book).missing).toEqual(['y'])
+    expect(toldOf(method(slot('n', 'number')), { n: 'much' }, book).missing).toEqual(['n, as a number or a symbol'])
+    expect(toldOf(method(slot('n', 'text', { default: 'x' })), {}, book).missing).toEqual([])
+  })
+
+  it('may be an outcome of another line', () => {
+    expect(toldOf(method(slot('n', 'number')), { n: 'Veq.pH' }, book).told.uses).toEqual({ n: 'Veq.pH' })
+  })
+
+  it('are likely what the figure draws, what has their unit, and the span that is marked', () => {
+    expect(likely(SLOPE, book, null)).toEqual({ x: 'V', y: 'pH' })
+    expect(likely(method(slot('v', 'column', { unit: 'mL' })), book, null)).toEqual({ v: 'V' })
+    const range = method(slot('from', 'number'), slot('to', 'number'))
+    expect(likely(range, book, { from: 1.23456789, to: 2 })).toEqual({ from: '1.23457', to: '2' })
+  })
+
+  it('are offered with their words', () => {
+    expect(columnChoices(book, slot('x', 'column')).map(({ words }) => words)).toEqual([
+      'V, Volume of NaOH added in mL',
+      'pH',
+      'Veq, Veq, of each run',
+      'n, n, of each run',
+    ])
+    expect(columnChoices(book, slot('x', 'column', { unit: 'pH' }))[0]?.symbol).toBe('pH')
+    expect(valueChoices(book).map(({ symbol }) => symbol)).toEqual(['V0', 'Veq', 'n'])
+  })
+
+  it('decide which methods fit', () => {
+    const kelvin = method(slot('T', 'column', { unit: 'K' }))
+    expect(fittingMethods([SLOPE, kelvin, { ...SLOPE, isForLines: false }], book)).toEqual([SLOPE])
+    expect(fittingMethods([SLOPE], notebook({ columns: [] }))).toEqual([])
+  })
+})

@@ -1,0 +1,45 @@
+import { describe, expect, it } from 'vitest'
+import katex from 'katex'
+import type { Mathematics } from '../api/types'
+import { spoken, toTex } from './tex'
+
+const s = (text: string): Mathematics => ({ kind: 'symbol', text })
+const n = (text: string, unit?: string): Mathematics => ({
+  kind: 'number',
+  text,
+  ...(unit === undefined ? {} : { unit }),
+})
+const of = (kind: Mathematics['kind'], ...parts: Mathematics[]): Mathematics => ({ kind, parts })
+
+describe('mathematics as print sets it', () => {
+  it.each<[Mathematics, string]>([
+    [s('Veq'), 'V_{\\mathrm{eq}}'],
+    [s('c_s'), 'c_{\\mathrm{s}}'],
+    [s('n'), 'n'],
+    [s('pKa'), '\\mathrm{pKa}'],
+    [s('beta'), '\\beta'],
+    [s('a.intercept'), 'a{}_{,\\text{intercept}}'],
+    [n('1.2e-3', 'mL^2'), '1.2\\cdot 10^{-3}\\,\\mathrm{mL²}'],
+    [of('times', of('plus', s('a'), s('b')), s('c')), '\\left(a + b\\right) \\cdot c'],
+    [of('minus', s('a'), of('minus', s('b'), s('c'))), 'a - \\left(b - c\\right)'],
+    [of('over', of('plus', s('a'), s('b')), s('c')), '\\frac{a + b}{c}'],
+    [of('power', of('over', s('a'), s('b')), n('2')), '\\left(\\frac{a}{b}\\right)^{2}'],
+    [of('negative', of('plus', s('a'), s('b'))), '-\\left(a + b\\right)'],
+    [{ kind: 'call', text: 'sqrt', parts: [s('a')] }, '\\sqrt{a}'],
+    [{ kind: 'call', text: 'abs', parts: [s('a')] }, '\\lvert a\\rvert'],
+    [{ kind: 'call', text: 'ln', parts: [s('a')] }, '\\ln\\left(a\\right)'],
+    [{ kind: 'call', text: 'smooth', parts: [s('a'), n('3')] }, '\\operatorname{smooth}\\left(a,\\,3\\right)'],
+    [{ kind: 'derivative', text: '2', parts: [s('y'), s('x')] }, '\\frac{\\mathrm{d}^{2}y}{\\mathrm{d}x^{2}}'],
+    [{ kind: 'words', text: '50 % of {all}' }, '\\text{50 \\% of \\{all\\}}'],
+  ])('%j', (tree, tex) => {
+    expect(toTex(tree)).toBe(tex)
+    expect(() => katex.renderToString(tex, { throwOnError: true })).not.toThrow()
+  })
+
+  it('is spoken, too', () => {
+    expect(spoken(of('equals', s('n'), of('times', s('c'), n('10.4', 'mL'))))).toBe('n equals c times 10.4 mL')
+    expect(spoken({ kind: 'derivative', text: '1', parts: [s('pH'), s('V')] })).toBe('first derivative of pH by V')
+    expect(spoken({ kind: 'call', text: 'mean', parts: [s('a'), s('b')] })).toBe('mean of a and b')
+    expect(spoken(of('negative', s('a')))).toBe('minus a')
+  })
+})

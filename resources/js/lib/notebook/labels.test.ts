@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest'
+import { BATH, column, PH, row, VOLUME } from '../../testing/notebook'
+import {
+  axisName,
+  cellText,
+  columnHead,
+  lowerFirst,
+  numberOf,
+  stepText,
+  stepWords,
+  unitBehind,
+  unitText,
+} from './labels'
+
+describe('what is written at columns and numbers', () => {
+  it('raises powers and leaves out a unit that the symbol says already', () => {
+    expect(unitText('pH/mL^2')).toBe('pH/mL²')
+    expect(unitText('mol^-1')).toBe('mol⁻¹')
+    expect(unitBehind('pH', 'pH')).toBe('')
+    expect(columnHead(PH)).toBe('pH')
+    expect(columnHead(VOLUME)).toBe('V / mL')
+    expect(columnHead(column('v', { unit: 'm/s^2' }))).toBe('v / (m/s²)')
+  })
+
+  it('names an axis by what it is, its symbol and its unit', () => {
+    expect(axisName(VOLUME)).toBe('volume of NaOH added V / mL')
+    expect(axisName(PH)).toBe('pH')
+    expect(lowerFirst('PV as it is')).toBe('PV as it is')
+  })
+
+  it('shows a step by the decimals of its column, words as they are, and none as a dash', () => {
+    expect(stepText(0.5, VOLUME)).toBe('0.50')
+    expect(stepWords(0.5, VOLUME)).toBe('0.50 mL')
+    expect(stepText(1.25, undefined)).toBe('1.25')
+    expect(stepWords('cold bath', BATH)).toBe('cold bath')
+    expect(stepText(null, VOLUME)).toBe('—')
+  })
+
+  it('shows a cell as its ± allows, or with the decimals that are chosen, and a blank as a dash', () => {
+    const one = row(1, 0.5, { pH: -2.345 })
+    expect(cellText(one, PH)).toBe('−2.35')
+    expect(cellText(one, { ...PH, decimals: 1 })).toBe('−2.3')
+    expect(cellText(one, column('T'))).toBe('—')
+    expect(cellText(one, VOLUME)).toBe('0.50')
+  })
+
+  it('takes as a number only what is one', () => {
+    expect(numberOf(row(1, 'hot bath'), BATH)).toBeNull()
+    expect(numberOf(row(1, 0.5), VOLUME)).toBe(0.5)
+    expect(numberOf(row(1, 0.5, { pH: 4 }), PH)).toBe(4)
+    expect(numberOf(row(1, 0.5), PH)).toBeNull()
+  })
+})
