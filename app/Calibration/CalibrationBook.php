@@ -10,6 +10,7 @@ use App\Models\CalibrationReading;
 use App\Models\Probe;
 use App\Models\User;
 use App\Recorder\ChannelMean;
+use App\Recorder\Live\BenchThermometer;
 use App\Recorder\RecorderClient;
 use App\Recorder\Snapshot;
 use Illuminate\Support\Facades\DB;

@@ -54,7 +54,7 @@ final readonly class Journal
     public function begin(Experiment $experiment, Sender $sender): ?Change
     {
         $experiment->newQuery()->whereKey($experiment->id)->lockForUpdate()->first();
-        $experiment->refresh();
+        $experiment->unsetRelation('columns')->refresh();
 
         return Change::query()->where('experiment_id', $experiment->id)->where('user_id', $sender->user->id)->where('request_key', $sender->key)->get()->first();
     }

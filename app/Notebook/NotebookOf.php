@@ -9,7 +9,6 @@ use App\Models\Entry;
 use App\Models\Line;
 use App\Models\Run;
 use App\Models\Span;
-use App\Recording\RunRows;
 use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Notebook as Core;
 use Welkion\Core\Uncertainty\Measured;

@@ -8,7 +8,6 @@ use App\Models\Entry;
 use App\Models\Experiment;
 use App\Models\Probe;
 use App\Models\Run;
-use App\Recording\Roles;
 use Illuminate\Support\Collection;
 use Welkion\Core\Notebook\Fields;
 

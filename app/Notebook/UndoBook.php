@@ -7,6 +7,7 @@ namespace App\Notebook;
 use App\Exceptions\Refusal;
 use App\Models\Change;
 use App\Models\Experiment;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -20,18 +21,34 @@ final readonly class UndoBook
     {
     }
 
-    public function undoable(Experiment $experiment, int $userId): ?Change
+    /** What undo would take back; null: nothing. */
+    public function undoableWords(Experiment $experiment, int $userId): ?string
     {
-        $mine = Change::query()->where('experiment_id', $experiment->id)->where('user_id', $userId)->where('kind', Change::DO)->where('is_undone', false);
-
-        return self::at($experiment, $mine->max('revision'));
+        return $this->undoable($experiment, $userId)?->words;
     }
 
-    public function redoable(Experiment $experiment, int $userId): ?Change
+    /** What redo would make again; null: nothing. */
+    public function redoableWords(Experiment $experiment, int $userId): ?string
     {
-        $mine = Change::query()->where('experiment_id', $experiment->id)->where('user_id', $userId)->where('is_redoable', true);
+        return $this->redoable($experiment, $userId)?->words;
+    }
 
-        return self::at($experiment, $mine->min('revision'));
+    private function undoable(Experiment $experiment, int $userId): ?Change
+    {
+        return $this->first(Change::query()->where('experiment_id', $experiment->id)->where('user_id', $userId)->where('kind', Change::DO)->where('is_undone', false), 'desc');
+    }
+
+    private function redoable(Experiment $experiment, int $userId): ?Change
+    {
+        return $this->first(Change::query()->where('experiment_id', $experiment->id)->where('user_id', $userId)->where('is_redoable', true), 'asc');
+    }
+
+    /** @param  Builder<Change>  $changes */
+    private function first(Builder $changes, string $direction): ?Change
+    {
+        $changes->getQuery()->orderBy('revision', $direction)->limit(1);
+
+        return $changes->get()->first();
     }
 
     /** @throws Refusal If there is nothing to undo, or somebody changed the same since. */
@@ -44,11 +61,6 @@ final readonly class UndoBook
     public function redo(Experiment $experiment, Sender $sender): Change
     {
         return $this->take($experiment, $sender, Change::REDO, fn (): Change => $this->redoable($experiment, $sender->user->id) ?? throw Refusal::nothingToRedo());
-    }
-
-    private static function at(Experiment $experiment, mixed $revision): ?Change
-    {
-        return $revision === null ? null : Change::query()->where('experiment_id', $experiment->id)->where('revision', $revision)->get()->first();
     }
 
     /** @param  \Closure(): Change  $find */

@@ -11,6 +11,7 @@ use App\Models\Run;
 use App\Models\RunChannel;
 use App\Notebook\NotebookOf;
 use App\Notebook\NotebookRows;
+use App\Notebook\RunRows;
 use Welkion\Core\Notebook\ColumnKind;
 use Welkion\Core\Notebook\Notebook;
 use Welkion\Core\Notebook\Run as CoreRun;

@@ -11,6 +11,7 @@ use App\Models\Experiment;
 use App\Models\Run;
 use App\Notebook\Draft;
 use App\Notebook\Journal;
+use App\Notebook\Roles;
 use App\Notebook\Sender;
 use App\Recorder\RecorderClient;
 use Welkion\Core\Notebook\ColumnKind;
@@ -116,7 +117,7 @@ final readonly class RunBook
     public function changePlan(Run $run, StepPlan $plan, Sender $sender): void
     {
         $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run, $plan): string {
-            self::requireOpen($run);
+            self::requireOpen($run->refresh());
             $draft->update($run, ['plan' => $plan->toArray()]);
             self::planNext($draft, $plan);
 
@@ -148,7 +149,7 @@ final readonly class RunBook
     /** @throws Refusal If it is finished. */
     public static function requireOpen(Run $run): void
     {
-        if (! $run->refresh()->isOpen()) {
+        if (Run::query()->whereKey($run->id)->value('state') !== Run::OPEN) {
             throw Refusal::runFinished();
         }
     }

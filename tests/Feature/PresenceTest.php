@@ -76,7 +76,7 @@ final class PresenceTest extends TestCase
         }
         $this->eventually(fn (): bool => $electrode->refresh()->bench_id === $alder->id);
         $this->actAndSettle($alder, 'dip', into: 'buffer-4.01');
-        $take(0.5)->assertCreated()->assertJsonPath('readingCount', 2);
+        $take(0.5)->assertCreated()->assertJsonCount(2, 'rows.0.rows');
         $this->postJson("/api/runs/{$run}/finish")->assertOk();
     }
 

@@ -10,7 +10,7 @@ use App\Models\Reading;
 use App\Models\Run;
 use App\Notebook\ExperimentWork;
 use App\Notebook\NotebookRows;
-use App\Recording\RunRows;
+use App\Notebook\RunRows;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Welkion\Core\Formats\CsvWriter;

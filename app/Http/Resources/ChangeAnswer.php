@@ -25,7 +25,7 @@ final class ChangeAnswer
     /** @param  string|null  $said  what is to be said of what was typed */
     public static function to(Experiment $experiment, Sender $sender, int $status = 200, ?string $said = null): JsonResponse
     {
-        $experiment->refresh();
+        $experiment->unsetRelations()->refresh();
         $change = Change::query()->where('experiment_id', $experiment->id)->where('user_id', $sender->user->id)->where('request_key', $sender->key)->get()->first();
         $touched = Touched::by($change->rows ?? []);
         $work = ExperimentWork::of(NotebookRows::of($experiment));
@@ -40,8 +40,8 @@ final class ChangeAnswer
             'worked' => array_map(static fn (WorkedLine $l): array => WorkedLineShape::of($l, $work->worked), $work->lines($work->restingOn($touched))),
             'rows' => self::rows($touched, $work),
             'stages' => $isStaged ? Stages::of($experiment, $work->rows->runs, $work->rows->entries) : null,
-            'undo' => $undo->undoable($experiment, $sender->user->id)?->words,
-            'redo' => $undo->redoable($experiment, $sender->user->id)?->words,
+            'undo' => $undo->undoableWords($experiment, $sender->user->id),
+            'redo' => $undo->redoableWords($experiment, $sender->user->id),
             'said' => $said,
         ], $status);
     }
@@ -70,7 +70,7 @@ final class ChangeAnswer
         $entries = [...$touched->of('entries'), ...$rows->entryValues->whereIn('id', $touched->of('entry_values'))->pluck('entry_id')->all()];
         // A value that is gone is no more to be found; all entries are told then.
         $isGone = count($touched->of('entry_values')) > $rows->entryValues->whereIn('id', $touched->of('entry_values'))->count();
-        $tell('entry', $isGone ? $rows->entries->modelKeys() : $entries, static fn (int $id): ?array => ($e = $rows->entries->find($id)) === null ? null : $shapes->entry($e));
+        $tell('entry', $isGone ? [...$entries, ...$rows->entries->modelKeys()] : $entries, static fn (int $id): ?array => ($e = $rows->entries->find($id)) === null ? null : $shapes->entry($e));
         $tell('column', $touched->of('columns'), static fn (int $id): ?array => ($c = $rows->columns->find($id)) === null ? null : $shapes->column($c));
         $tell('span', $touched->of('spans'), static fn (int $id): ?array => ($s = $rows->spans->find($id)) === null ? null : $shapes->span($s));
         $tell('figure', $touched->of('figures'), static fn (int $id): ?array => ($f = $rows->figures->find($id)) === null ? null : $shapes->figure($f));

@@ -43,8 +43,8 @@ final class NotebookResource extends JsonResource
             'lines' => array_values($rows->lines->map(static fn (Line $l): array => $shapes->line($l))->all()),
             'runs' => array_values($rows->runs->map(static fn (Run $r): array => $shapes->run($r))->all()),
             'stages' => Stages::of($this->resource, $rows->runs, $rows->entries),
-            'undo' => $undo->undoable($this->resource, $this->user_id)?->words,
-            'redo' => $undo->redoable($this->resource, $this->user_id)?->words,
+            'undo' => $undo->undoableWords($this->resource, $this->user_id),
+            'redo' => $undo->redoableWords($this->resource, $this->user_id),
             'updatedAt' => $this->updated_at->toIso8601ZuluString('millisecond'),
         ];
     }

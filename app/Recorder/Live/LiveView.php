@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Recorder\Live;
 
-use App\Calibration\BenchThermometer;
 use App\Models\Probe;
 use App\Recorder\ChannelTrack;
 use Welkion\Core\Calibration\ProbeCalibration;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Welkion\Core\Series;
 
 use Welkion\Core\Exception\InvalidQuantity;
+use Welkion\Core\Uncertainty\Median;
 
 /** Means and medians over a moving window of points, shorter at the ends. */
 final class Running

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Series;
 
+use Welkion\Core\Uncertainty\Median;
+
 /**
  * Where a signal that is coming to rest is going, by y = end + a exp(-t/tau) through what it did since its last
  * large movement.

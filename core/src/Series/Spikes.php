@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Welkion\Core\Series;
 
 use Welkion\Core\Exception\InvalidQuantity;
+use Welkion\Core\Uncertainty\Median;
 
 /** Single samples far from all their neighbours: a bumped probe, a loose plug. */
 final class Spikes

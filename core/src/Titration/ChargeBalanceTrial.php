@@ -6,8 +6,8 @@ namespace Welkion\Core\Titration;
 
 use Welkion\Core\Fitting\Minimum;
 use Welkion\Core\Fitting\Triangle;
-use Welkion\Core\Series\Median;
 use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Uncertainty\Median;
 use Welkion\Core\Units\Unit;
 
 /**

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Welkion\Core\Titration;
 
 use Welkion\Core\Exception\NotEnoughPoints;
-use Welkion\Core\Series\Median;
 use Welkion\Core\Series\Series;
+use Welkion\Core\Uncertainty\Median;
 
 /** pH against added volume in mL, cleaned of single points that cannot belong to it. */
 final readonly class TitrationCurve

@@ -6,7 +6,6 @@ namespace Welkion\Core\Uncertainty;
 
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Exception\NotEnoughPoints;
-use Welkion\Core\Series\Median;
 
 /** Repeated values of one quantity, and what describes them; all in the unit of the values. */
 final readonly class Sample

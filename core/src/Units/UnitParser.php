@@ -51,13 +51,13 @@ final class UnitParser
             $unit = $parser->quotient();
         } catch (\ArithmeticError) {
             // A factor so small that nothing can be divided by it.
-            throw UnknownUnit::in($text, $text);
+            throw UnknownUnit::in($text, $text, UnitTable::nearest($text));
         }
         if ($parser->next < count($parser->tokens)) {
-            throw UnknownUnit::in($parser->tokens[$parser->next], $text);
+            throw UnknownUnit::in($parser->tokens[$parser->next], $text, UnitTable::nearest($parser->tokens[$parser->next]));
         }
         if (! is_finite($unit->factor) || $unit->factor <= 0.0 || ! is_finite(1.0 / $unit->factor)) {
-            throw UnknownUnit::in($text, $text);
+            throw UnknownUnit::in($text, $text, UnitTable::nearest($text));
         }
 
         return $unit;
@@ -81,7 +81,7 @@ final class UnitParser
             $unit = $unit === null ? $factor : $unit->times($factor);
         }
 
-        return $unit ?? throw UnknownUnit::in($this->text, $this->text);
+        return $unit ?? throw UnknownUnit::in($this->text, $this->text, UnitTable::nearest($this->text));
     }
 
     private function takes(string $sign): bool
@@ -98,7 +98,7 @@ final class UnitParser
         if ($token === '(') {
             $unit = $this->quotient();
             if (! $this->takes(')')) {
-                throw UnknownUnit::in($this->text, $this->text);
+                throw UnknownUnit::in($this->text, $this->text, UnitTable::nearest($this->text));
             }
 
             return $unit;
@@ -113,11 +113,11 @@ final class UnitParser
                 $divisor = (float) ($match[3] ?? 1);
                 $power = $divisor === 0.0 ? INF : (float) $match[2] / $divisor;
 
-                return abs($power) <= self::LARGEST_POWER ? $base->difference()->toPower($power) : throw UnknownUnit::in($token, $this->text);
+                return abs($power) <= self::LARGEST_POWER ? $base->difference()->toPower($power) : throw UnknownUnit::in($token, $this->text, UnitTable::nearest($token));
             }
         }
 
-        throw UnknownUnit::in($token, $this->text);
+        throw UnknownUnit::in($token, $this->text, UnitTable::nearest($token));
     }
 
     /** A plain factor in front, as in 10^6/mL. */

@@ -11,7 +11,6 @@ use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Series\Baseline;
 use Welkion\Core\Series\Crossings;
 use Welkion\Core\Series\Derivative;
-use Welkion\Core\Series\Median;
 use Welkion\Core\Series\Resampling;
 use Welkion\Core\Series\Running;
 use Welkion\Core\Series\SavitzkyGolay;
@@ -21,6 +20,7 @@ use Welkion\Core\Series\Spikes;
 use Welkion\Core\Series\SteadyState;
 use Welkion\Core\Series\Summary;
 use Welkion\Core\Tests\Chance;
+use Welkion\Core\Uncertainty\Median;
 
 final class ToolsTest extends TestCase
 {

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Calibration;
+namespace App\Recorder\Live;
 
 use App\Models\Probe;
 use App\Recorder\Snapshot;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Recording;
+namespace App\Notebook;
 
 use App\Models\Calibration;
 use App\Models\Cell;

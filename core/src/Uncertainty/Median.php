@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Welkion\Core\Series;
+namespace Welkion\Core\Uncertainty;
 
 /** The middle of values, and how far they scatter about it; neither is moved by a few wild ones. */
 final class Median
