@@ -39,6 +39,10 @@ use Illuminate\Support\Carbon;
  */
 final class Run extends Model
 {
+    private const SEEN_EACH_S = 60;
+
+    private const FORGOTTEN_AFTER_S = 3600;
+
     public const OPEN = 'open';
 
     public const FINISHED = 'finished';
@@ -103,6 +107,22 @@ final class Run extends Model
     public function isOpen(): bool
     {
         return $this->state === self::OPEN && $this->thrown_away_at === null;
+    }
+
+    /** Somebody has it on a screen, or takes a reading. */
+    public function seen(): void
+    {
+        if ($this->isOpen() && ($this->looked_at === null || $this->looked_at->diffInSeconds(now()) > self::SEEN_EACH_S)) {
+            self::query()->whereKey($this->id)->update(['looked_at' => now(), 'updated_at' => $this->updated_at]);
+        }
+    }
+
+    /** Since when nobody has looked at it; null while that is less than an hour, and for one that is finished. */
+    public function unwatchedSince(): ?Carbon
+    {
+        $last = $this->looked_at ?? $this->started_at;
+
+        return $this->isOpen() && $last->diffInSeconds(now()) >= self::FORGOTTEN_AFTER_S ? $last : null;
     }
 
     /** @return list<string> what must be said of the calibrations it was recorded with; empty when all are good */

@@ -63,6 +63,7 @@ final readonly class ReadingBook
             return 'Took a reading'.($step === null ? '' : ' at '.self::shown($step, RunBook::limits($run->experiment)))." in {$run->title()}";
         });
         $this->recorder->restartWindows($bench);
+        $run->seen();
 
         return $this->takenWith($run, $sender->key) ?? throw new \LogicException('The reading was not stored.');
     }

@@ -23,8 +23,6 @@ use Welkion\Core\Units\Unit;
 final readonly class RunBook
 {
     /** How often it is written down that somebody looks. */
-    private const SEEN_EACH_S = 60;
-
     public function __construct(private RecorderClient $recorder, private Journal $journal)
     {
     }
@@ -83,14 +81,6 @@ final readonly class RunBook
             return "Went on with {$run->title()}";
         });
         $this->tellRecorder($run);
-    }
-
-    /** Somebody has it on a screen. */
-    public function seen(Run $run): void
-    {
-        if ($run->isOpen() && ($run->looked_at === null || $run->looked_at->diffInSeconds(now()) > self::SEEN_EACH_S)) {
-            Run::query()->whereKey($run->id)->update(['looked_at' => now(), 'updated_at' => $run->updated_at]);
-        }
     }
 
     /** @param  array<string, mixed>  $attributes  name, condition, trial */

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Bench;
 use App\Models\Experiment;
 use App\Models\Reading;
+use App\Models\Run;
 use App\Models\User;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
@@ -168,6 +169,26 @@ final class RunTest extends TestCase
         $this->deleteJson("/api/runs/{$run}")->assertOk()->assertJsonPath('changed.0.value', null);
         self::assertSame([], $this->getJson("/api/experiments/{$this->experiment->id}")->json('runs'));
         $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk()->assertJsonPath('changed.0.value.name', 'Monday');
+    }
+
+    public function test_an_open_run_that_nobody_looks_at_for_an_hour_is_told_on_its_bench(): void
+    {
+        $run = $this->startedRun($this->experiment);
+        $told = fn (): mixed => $this->getJson("/api/benches/{$this->bench->id}")->assertOk()->json('recording.unwatchedSince');
+        $lookedAgo = static fn (int $minutes): int => Run::query()->whereKey($run)->update(['looked_at' => now()->subMinutes($minutes)]);
+        self::assertNull($told());
+        $lookedAgo(59);
+        self::assertNull($told());
+        $lookedAgo(61);
+        self::assertStringStartsWith(now()->subMinutes(61)->format('Y-m-d\\TH:'), (string) $told());
+        $this->getJson("/api/runs/{$run}")->assertOk();
+        self::assertNull($told(), 'Somebody has looked at it.');
+        $lookedAgo(120);
+        $this->take($run, 0.0)->assertCreated();
+        self::assertNull($told(), 'A reading is taken by somebody.');
+        $lookedAgo(120);
+        $this->postJson("/api/runs/{$run}/finish")->assertOk();
+        self::assertNull($this->getJson("/api/benches/{$this->bench->id}")->json('recording'));
     }
 
     public function test_rows_leave_as_a_file_with_units(): void

@@ -31,7 +31,7 @@ final class RunController
     /** Its rows. */
     public function show(Run $run): JsonResponse
     {
-        $this->book->seen($run);
+        $run->seen();
         $work = ExperimentWork::of(NotebookRows::of($run->experiment));
         $known = $work->rows->runs->find($run->id) ?? abort(404);
         $work->rows->experiment->setRelation('columns', $work->rows->columns);

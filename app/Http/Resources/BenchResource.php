@@ -27,8 +27,10 @@ final class BenchResource extends JsonResource
             'id' => $this->id,
             'name' => $this->name,
             'isSimulated' => $this->is_simulated,
-            'recording' => $run instanceof Run
-                ? ['experimentId' => $run->experiment_id, 'title' => $run->experiment->title, 'runNumber' => $run->number] : null,
+            'recording' => $run instanceof Run ? [
+                'runId' => $run->id, 'experimentId' => $run->experiment_id, 'title' => $run->experiment->title, 'runNumber' => $run->number,
+                'unwatchedSince' => $run->unwatchedSince()?->toIso8601ZuluString(),
+            ] : null,
             'experiments' => $this->experiments->take(self::MOST_EXPERIMENTS)
                 ->map(static fn (Experiment $e): array => ['id' => $e->id, 'title' => $e->title])->all(),
             'probes' => $this->probes->map(fn (Probe $probe): array => ProbeResource::shape($probe->setRelation('bench', $this->resource)))->all(),

@@ -9,6 +9,7 @@ import { StateWord } from '../probes/StateWord'
 import { TrustText } from '../probes/TrustText'
 import { liveProbe, useLiveBench } from '../probes/useLiveBench'
 import { ZeroButton } from '../probes/ZeroButton'
+import { ForgottenRun } from './ForgottenRun'
 import { SteadyDialog } from './SteadyDialog'
 
 /** One bench with all its probes. */
@@ -40,6 +41,7 @@ export function BenchPanel({ bench }: { bench: Bench }) {
           <BenchNotes benchName={bench.name} live={live} />
         </div>
       ) : null}
+      <ForgottenRun bench={bench} />
       {live !== null && !live.isConnected && !isAside(live) ? (
         <div className="p-3">
           <Note tone="amber" role="alert">

@@ -25,6 +25,9 @@ export function useWorked(experimentId: number) {
   })
 }
 
+/** A run that is on a screen is asked for now and then, so that it is known to be watched. */
+const WATCHED_EACH_MS = 10 * 60_000
+
 /** The rows of a run. */
 export function useRunRows(runId: number | null) {
   return useQuery({
@@ -32,6 +35,7 @@ export function useRunRows(runId: number | null) {
     queryFn: () => answerOf(api.GET('/api/runs/{run}', { params: { path: { run: runId ?? 0 } } })),
     enabled: runId !== null,
     staleTime: 30_000,
+    refetchInterval: WATCHED_EACH_MS,
   })
 }
 

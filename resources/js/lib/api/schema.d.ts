@@ -1370,6 +1370,12 @@ export interface components {
             isSimulated: boolean;
             /** @description the run that is open on it */
             recording: {
+                runId: number;
+                /**
+                 * Format: date-time
+                 * @description since when nobody has had it on a screen, if that is an hour or more
+                 */
+                unwatchedSince: string | null;
                 experimentId: number;
                 title: string;
                 runNumber: number;
