@@ -137,7 +137,7 @@ test.describe('a notebook', () => {
     await page.getByLabel('How its cells come about').selectOption('measured by a probe')
     await page.getByLabel('What it is').fill('Temperature')
     await page.getByLabel('Symbol', { exact: true }).fill('T')
-    await page.getByRole('combobox', { name: /^Probe/ }).selectOption({ label: 'Temperature' })
+    await page.getByRole('combobox', { name: /^Probe/ }).selectOption('thermometer')
     await page.getByRole('button', { name: /^Add the (column|entry)$/ }).click()
     await expect(page.getByLabel('Name of T')).toHaveValue('Temperature')
     await page.getByRole('button', { name: '+ column' }).click()
