@@ -92,6 +92,11 @@ final class Refusal extends \DomainException
         return new self('nothing-to-redo', 'There is nothing to do again.');
     }
 
+    public static function tooMany(int $most): self
+    {
+        return new self('too-many', "This notebook has {$most} of these already, which is all it can hold. Remove some that are not needed, or begin another experiment.");
+    }
+
     public static function symbolTaken(string $symbol): self
     {
         return new self('symbol-taken', "The symbol \"{$symbol}\" is used here already. Choose another.", 422);

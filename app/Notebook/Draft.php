@@ -16,6 +16,9 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Draft
 {
+    /** No lesson needs so many; without an end one notebook could keep the server busy. */
+    private const MOST_OF_A_KIND = 200;
+
     /** @var list<TouchedRow> */
     private array $rows = [];
 
@@ -35,6 +38,9 @@ final class Draft
      */
     public function create(string $class, array $attributes): Model
     {
+        if (isset($attributes['experiment_id']) && (new $class)->newQuery()->where('experiment_id', $attributes['experiment_id'])->count() >= self::MOST_OF_A_KIND) {
+            throw Refusal::tooMany(self::MOST_OF_A_KIND);
+        }
         $model = (new $class)->newQuery()->create($attributes)->refresh();
         $this->note($model, null, $model->getRawOriginal());
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Entry;
 use App\Models\Experiment;
 use App\Models\ProtocolFile;
 use Illuminate\Testing\TestResponse;
@@ -149,6 +150,22 @@ final class NotebookTest extends TestCase
         $this->patchJson($this->path("lines/{$lines['Veq']}"), ['spanId' => null])->assertOk();
         $this->deleteJson($this->path("spans/{$span['id']}"))->assertOk();
         $this->postJson($this->path('spans'), ['columnId' => $column, 'name' => '', 'from' => 'a', 'to' => 2])->assertUnprocessable();
+    }
+
+    public function test_a_notebook_holds_two_hundred_of_a_kind(): void
+    {
+        $rows = array_map(fn (int $i): array => ['experiment_id' => $this->experiment->id, 'symbol' => "e{$i}", 'name' => "Entry {$i}", 'unit' => 'g', 'position' => $i], range(1, 200 - $this->experiment->entries()->count() - 1));
+        Entry::query()->insert($rows);
+        $add = fn (string $symbol): TestResponse => $this->postJson($this->path('entries'), ['symbol' => $symbol, 'name' => 'One more', 'unit' => 'g']);
+        $add('last')->assertCreated();
+        $add('over')->assertConflict()->assertJsonPath('detail', 'This notebook has 200 of these already, which is all it can hold. Remove some that are not needed, or begin another experiment.');
+        $this->postJson($this->path('lines'), ['method' => 'formula', 'texts' => ['formula' => 'e1 + e2']])->assertCreated();
+    }
+
+    public function test_a_text_of_a_line_is_emptied_again(): void
+    {
+        $id = $this->postJson($this->path('lines'), ['method' => 'formula', 'texts' => ['formula' => '2 [L]', 'unit' => 'mL']])->assertCreated()->assertJsonPath('worked.0.result.unit', 'mL')->json('made');
+        $this->patchJson($this->path("lines/{$id}"), ['texts' => ['formula' => '2 [L]', 'unit' => '']])->assertOk()->assertJsonPath('worked.0.result.unit', 'L');
     }
 
     public function test_figures_draw_columns_that_are_there_in_at_most_three_panels(): void

@@ -62,7 +62,10 @@ final class StartedCopyTest extends TestCase
                 self::assertStringNotContainsString($secret, $command);
             }
         }
-        self::assertSame(0600, fileperms(self::$folder.'/var/demo/secrets.env') & 0777);
+        foreach (['secrets.env', 'settings.env', 'cache/config.php'] as $file) {
+            self::assertSame(0600, fileperms(self::$folder."/var/demo/{$file}") & 0777, $file);
+        }
+        self::assertSame(0700, fileperms(self::$folder.'/var/demo') & 0777);
         $scripts = implode('', array_map(file_get_contents(...), [base_path('bin/start'), ...(array) glob(base_path('deploy/lib/*.sh'))]));
         self::assertStringNotContainsString('DB_PASSWORD@|', $scripts);
         self::assertSame(0, preg_match('/\beval\b/', $scripts));

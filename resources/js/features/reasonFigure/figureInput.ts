@@ -1,5 +1,5 @@
 import type { Figure, Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
-import type { DrawnRun, FigureInput, PlacedMark } from '../../lib/figure/notebookFigure'
+import type { DrawnRun, FigureInput, PlacedMark } from '../../lib/figure/drawn'
 import type { Selection } from '../../lib/figure/selection'
 import { circled, typeset } from '../../lib/format'
 import { unitBehind } from '../../lib/notebook/labels'

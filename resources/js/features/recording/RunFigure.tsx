@@ -2,13 +2,8 @@ import { useCallback, useMemo } from 'react'
 import type { Notebook, Plan, RunRows, RunSummary } from '../../lib/api/types'
 import type { AxisRange } from '../../lib/figure/axes'
 import type { Ink } from '../../lib/figure/ink'
-import {
-  MOST_DRAWN_AS_PARTS,
-  notebookFigure,
-  pointCount,
-  type DrawnRun,
-  type FigureInput,
-} from '../../lib/figure/notebookFigure'
+import { MOST_DRAWN_AS_PARTS, pointCount, type DrawnRun, type FigureInput } from '../../lib/figure/drawn'
+import { notebookFigure } from '../../lib/figure/notebookFigure'
 import { cellText, columnHead, stepWords } from '../../lib/notebook/labels'
 import { Figure, type FigureCanvas } from '../figure'
 

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useNavigate, useSearchParams } from 'react-router'
 import { Wordmark } from '../../ui/Wordmark'
 import { SignInForm } from './SignInForm'
-import { TitrationSketch } from './TitrationSketch'
+import { CurveSketch } from './CurveSketch'
 
 /** Only addresses of this application: a link from elsewhere must not lead away after signing in. */
 function safeNext(next: string | null): string {
@@ -19,7 +19,7 @@ export function SignInPage() {
       <div className="panel grid w-full max-w-4xl overflow-hidden md:grid-cols-[1.1fr_1fr]">
         <div className="border-base-300 hidden flex-col justify-between gap-6 border-r p-8 md:flex">
           <Wordmark />
-          <TitrationSketch />
+          <CurveSketch />
           <p className="quiet max-w-sm">
             Calibrate the probes, record the run, reason about it together, hand out the sheet.
           </p>

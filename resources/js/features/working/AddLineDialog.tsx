@@ -1,12 +1,12 @@
-import { useState, type SubmitEvent } from 'react'
+import { useState } from 'react'
 import type { Method, Notebook } from '../../lib/api/types'
 import type { Selection } from '../../lib/figure/selection'
 import { Dialog } from '../../ui/Dialog'
-import { DialogActions, DialogDone } from '../../ui/DialogActions'
+import { DialogDone } from '../../ui/DialogActions'
 import { Waiting } from '../../ui/Waiting'
 import { useLines } from '../notebook'
-import { fittingMethods, likely, toldOf, type Filled } from './lineInputs'
-import { LineInputsForm } from './LineInputsForm'
+import { fittingMethods, likely } from './lineInputs'
+import { LineForm } from './LineForm'
 import { spanTold } from './spanTold'
 import { useMethods } from './useMethods'
 
@@ -74,66 +74,24 @@ function FillIn({
 }) {
   const span = selection.kind === 'span' ? selection : null
   const { add } = useLines(notebook.id)
-  const [filled, setFilled] = useState<Filled>(() => likely(method, notebook, span))
-  const [title, setTitle] = useState(method.name)
   const hasColumns = method.inputs.some(({ kind }) => kind === 'column')
-  const [isPerRun, setIsPerRun] = useState(true)
-  const { told, missing } = toldOf(method, filled, notebook)
-
-  function handleSubmit(event: SubmitEvent<HTMLFormElement>) {
-    event.preventDefault()
-    add.act(
-      {
-        method: method.key,
-        title,
-        isPerRun,
-        ...told,
-        ...(span === null || !hasColumns ? {} : spanTold(notebook, span)),
-      },
-      onClose,
-    )
-  }
 
   return (
-    <form onSubmit={handleSubmit} className="flex flex-col gap-3" noValidate>
-      <p className="quiet text-sm">{method.sentence}</p>
-      <label className="flex flex-col gap-0.5">
-        <span className="quiet text-sm">Title</span>
-        <input
-          className="input input-sm bg-base-100"
-          value={title}
-          maxLength={120}
-          onChange={(event) => {
-            setTitle(event.target.value)
-          }}
-        />
-      </label>
-      <LineInputsForm
-        method={method}
+    <>
+      <p className="quiet mb-3 text-sm">{method.sentence}</p>
+      <LineForm
         notebook={notebook}
-        filled={filled}
-        onFill={(name, value) => {
-          setFilled({ ...filled, [name]: value })
-        }}
-      />
-      <label className="flex items-center gap-2 text-sm">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={isPerRun}
-          onChange={(event) => {
-            setIsPerRun(event.target.checked)
-          }}
-        />
-        for each run, not once for the experiment
-      </label>
-      {missing.length === 0 ? null : <p className="amber text-sm">Still to say: {missing.join('; ')}.</p>}
-      <DialogActions
+        method={method}
+        initial={{ title: method.name, symbol: null, isPerRun: true, filled: likely(method, notebook, span) }}
         confirm="Add the line"
         problem={add.error}
-        isDisabled={add.isPending || missing.length > 0}
-        onCancel={onClose}
+        isPending={add.isPending}
+        onKeep={({ title, isPerRun, uses = {}, texts = {}, numbers = {} }) => {
+          const where = span === null || !hasColumns ? {} : spanTold(notebook, span)
+          add.act({ method: method.key, title, isPerRun, uses, texts, numbers, ...where }, onClose)
+        }}
+        onClose={onClose}
       />
-    </form>
+    </>
   )
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Method } from '../../lib/api/types'
-import { entry, notebook } from '../../testing/notebook'
-import { columnChoices, fittingMethods, likely, toldOf, valueChoices } from './lineInputs'
+import { entry, line, notebook } from '../../testing/notebook'
+import { columnChoices, filledOf, fittingMethods, likely, toldOf, valueChoices } from './lineInputs'
 
 type Slot = Method['inputs'][number]
 
@@ -35,6 +35,23 @@ describe('the inputs of a line', () => {
     expect(toldOf(SLOPE, { x: 'V' }, book).missing).toEqual(['y'])
     expect(toldOf(method(slot('n', 'number')), { n: 'much' }, book).missing).toEqual(['n, as a number or a symbol'])
     expect(toldOf(method(slot('n', 'text', { default: 'x' })), {}, book).missing).toEqual([])
+  })
+
+  it('of a line that is changed keep their ± and unit where nobody touched them, and are emptied where somebody did', () => {
+    const one = method(slot('at', 'number', { unit: 'mL' }), slot('unit', 'text', { isRequired: false }))
+    const known = { value: 5, uncertainty: 0.2, unit: 'L' }
+    const before = line(1, 'a', { numbers: { at: known }, texts: { unit: 'kPa' } })
+    expect(filledOf(before)).toEqual({ at: '5', unit: 'kPa' })
+    expect(toldOf(one, filledOf(before), book, before).told).toEqual({
+      uses: {},
+      numbers: { at: known },
+      texts: { unit: 'kPa' },
+    })
+    expect(toldOf(one, { at: '6', unit: '' }, book, before).told).toEqual({
+      uses: {},
+      numbers: { at: { value: 6, uncertainty: 0, unit: 'mL' } },
+      texts: { unit: '' },
+    })
   })
 
   it('may be an outcome of another line', () => {

@@ -1,4 +1,4 @@
-import type { Method, Notebook } from '../../lib/api/types'
+import type { Line, Method, Notebook } from '../../lib/api/types'
 import { parseNumber } from '../../lib/format'
 import { unitBehind } from '../../lib/notebook/labels'
 
@@ -55,13 +55,29 @@ function isSymbol(notebook: Notebook, text: string): boolean {
   return [...notebook.entries, ...notebook.columns, ...notebook.lines].some(({ symbol }) => symbol === base)
 }
 
-/** As the server takes it; and what is still to be said, in words. */
-export function toldOf(method: Method, filled: Filled, notebook: Notebook): { told: Told; missing: string[] } {
+/** What the inputs of a line are now, as its form shows them. */
+export function filledOf(line: Line): Filled {
+  const numbers = Object.entries(line.numbers).map(([slot, { value }]) => [slot, String(value)] as const)
+  return { ...line.texts, ...Object.fromEntries<string>(numbers), ...line.uses }
+}
+
+/**
+ * As the server takes it; and what is still to be said, in words. Of a line that is changed, a number nobody touched keeps its
+ * ± and its unit, and a text that was emptied is told empty.
+ */
+export function toldOf(
+  method: Method,
+  filled: Filled,
+  notebook: Notebook,
+  before?: Line,
+): { told: Told; missing: string[] } {
   const told: Told = { uses: {}, texts: {}, numbers: {} }
   const missing: string[] = []
   for (const slot of method.inputs) {
     const text = (filled[slot.name] ?? '').trim()
+    const known = before?.numbers[slot.name]
     if (text === '') {
+      if (before?.texts[slot.name] !== undefined) told.texts[slot.name] = ''
       if (slot.isRequired && slot.default === null && slot.kind !== 'values') missing.push(slot.words)
     } else if (slot.kind === 'column' || (slot.kind === 'number' && isSymbol(notebook, text))) {
       told.uses[slot.name] = text
@@ -69,7 +85,9 @@ export function toldOf(method: Method, filled: Filled, notebook: Notebook): { to
       const value = parseNumber(text)
       const column =
         slot.unitOf === null ? undefined : notebook.columns.find(({ symbol }) => symbol === filled[slot.unitOf ?? ''])
-      if (value === null) missing.push(`${slot.words}, as a number or a symbol`)
+      if (value !== null && known?.value === value) {
+        told.numbers[slot.name] = { value, uncertainty: known.uncertainty ?? 0, unit: known.unit ?? slot.unit }
+      } else if (value === null) missing.push(`${slot.words}, as a number or a symbol`)
       else told.numbers[slot.name] = { value, uncertainty: 0, unit: column?.unit ?? slot.unit }
     } else if (slot.kind === 'text') {
       told.texts[slot.name] = text

@@ -1,7 +1,8 @@
 import type { EChartsOption } from 'echarts'
 import { describe, expect, it } from 'vitest'
 import { BATH, column, mark, PH, row, ROWS, TEST_INK, VOLUME } from '../../testing/notebook'
-import { notebookFigure, pickPoints, pointCount, type FigureInput } from './notebookFigure'
+import { pickPoints, pointCount, type FigureInput } from './drawn'
+import { notebookFigure } from './notebookFigure'
 
 const D = column('dpH', { kind: 'derived', unit: 'pH/mL' })
 

@@ -1,5 +1,5 @@
-/** A decoration: the shape of a titration curve, with its points. */
-export function TitrationSketch() {
+/** A decoration: a curve that bends, with its points. */
+export function CurveSketch() {
   const points = [
     [10, 128],
     [40, 114],

@@ -1,0 +1,102 @@
+import { useState, type SubmitEvent } from 'react'
+import type { Line, Method, Notebook } from '../../lib/api/types'
+import { DialogActions } from '../../ui/DialogActions'
+import { toldOf, type Filled, type Told } from './lineInputs'
+import { LineInputsForm } from './LineInputsForm'
+
+interface Written {
+  title: string
+  /** Null where one is made by itself. */
+  symbol: string | null
+  isPerRun: boolean
+}
+
+interface LineFormProps {
+  notebook: Notebook
+  method: Method | undefined
+  initial: Written & { filled: Filled }
+  /** The line that is changed, if it is none that is new. */
+  line?: Line
+  confirm: string
+  problem: Error | null
+  isPending: boolean
+  onKeep: (kept: Written & Partial<Told>) => void
+  onClose: () => void
+}
+
+/** What a line is called, what it is given, and whether each run has its own. */
+export function LineForm(props: LineFormProps) {
+  const { notebook, method, initial, line, confirm, problem, isPending, onKeep, onClose } = props
+  const [written, setWritten] = useState<Written>({
+    title: initial.title,
+    symbol: initial.symbol,
+    isPerRun: initial.isPerRun,
+  })
+  const [filled, setFilled] = useState(initial.filled)
+  const { told, missing } = method === undefined ? { told: {}, missing: [] } : toldOf(method, filled, notebook, line)
+
+  function handleSubmit(event: SubmitEvent<HTMLFormElement>) {
+    event.preventDefault()
+    onKeep({ ...written, ...told })
+  }
+
+  return (
+    <form onSubmit={handleSubmit} className="flex flex-col gap-3" noValidate>
+      <div className={`grid gap-3 ${written.symbol === null ? '' : 'sm:grid-cols-[2fr_1fr]'}`}>
+        <label className="flex flex-col gap-0.5">
+          <span className="quiet text-sm">Title</span>
+          <input
+            className="input input-sm bg-base-100 w-full"
+            value={written.title}
+            maxLength={120}
+            autoFocus
+            onChange={(event) => {
+              setWritten({ ...written, title: event.target.value })
+            }}
+          />
+        </label>
+        {written.symbol === null ? null : (
+          <label className="flex flex-col gap-0.5">
+            <span className="quiet text-sm">Symbol</span>
+            <input
+              className="input input-sm num bg-base-100 w-full"
+              value={written.symbol}
+              maxLength={20}
+              onChange={(event) => {
+                setWritten({ ...written, symbol: event.target.value })
+              }}
+            />
+          </label>
+        )}
+      </div>
+      {method === undefined ? null : (
+        <LineInputsForm
+          method={method}
+          notebook={notebook}
+          filled={filled}
+          onFill={(name, value) => {
+            setFilled({ ...filled, [name]: value })
+          }}
+        />
+      )}
+      <label className="flex items-center gap-2 text-sm">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={written.isPerRun}
+          onChange={(event) => {
+            setWritten({ ...written, isPerRun: event.target.checked })
+          }}
+        />
+        for each run, not once for the experiment
+      </label>
+      {missing.length === 0 ? null : <p className="amber text-sm">Still to say: {missing.join('; ')}.</p>}
+      <DialogActions
+        confirm={confirm}
+        problem={problem}
+        isDisabled={isPending || missing.length > 0}
+        onCancel={onClose}
+      />
+    </form>
+  )
+}

@@ -1,0 +1,82 @@
+import type { Column, Mark, Row } from '../api/types'
+import { numberOf, stepText } from '../notebook/labels'
+import type { AxisRange } from './axes'
+import type { PickPoint, Selection } from './selection'
+
+export interface DrawnRun {
+  id: number
+  number: number
+  name: string
+  rows: readonly Row[]
+  /** An earlier run, to compare with. */
+  isFaint?: boolean
+}
+
+/** A mark with what stands beside it. */
+export type PlacedMark = Mark & { text: string }
+
+export interface FigureInput {
+  x: Column
+  panels: readonly (readonly Column[])[]
+  runs: readonly DrawnRun[]
+  marks?: readonly PlacedMark[]
+  /** Stretches of x that are shaded: those lines work over. */
+  spans?: readonly (readonly [number, number])[]
+  selection?: Selection
+  /** Where the next reading is to be taken. */
+  next?: number | null
+  /** At least this much of x is shown. */
+  leastX?: AxisRange | null
+}
+
+export type Point = [number, number]
+
+/** More points than this are drawn on a canvas: a drawing of so many parts is slow. */
+export const MOST_DRAWN_AS_PARTS = 3000
+
+/** Words are told along x in the order they first come. */
+export function wordsOf(x: Column, runs: readonly DrawnRun[]): string[] | null {
+  if (!x.isWords) return null
+  return [...new Set(runs.flatMap(({ rows }) => rows.map(({ step }) => stepText(step, x))))]
+}
+
+export function xOf(row: Row, x: Column, words: readonly string[] | null): number | null {
+  return words === null ? numberOf(row, x) : words.indexOf(stepText(row.step, x))
+}
+
+export function pointsOf(
+  rows: readonly Row[],
+  x: Column,
+  y: Column,
+  words: readonly string[] | null,
+  isAside: boolean,
+): Point[] {
+  return rows
+    .flatMap((row): Point[] => {
+      const [at, height] = [xOf(row, x, words), numberOf(row, y)]
+      return at === null || height === null || (row.setAside !== null) !== isAside ? [] : [[at, height]]
+    })
+    .sort((a, b) => a[0] - b[0])
+}
+
+/** The points of the first panel, to be picked. */
+export function pickPoints({ x, panels, runs }: FigureInput): PickPoint[] {
+  const y = panels[0]?.[0]
+  const words = wordsOf(x, runs)
+  if (y === undefined) return []
+  return runs
+    .filter(({ isFaint }) => isFaint !== true)
+    .flatMap(({ id: runId, rows }) =>
+      rows.flatMap((row): PickPoint[] => {
+        const [at, height] = [xOf(row, x, words), numberOf(row, y)]
+        return at === null || height === null
+          ? []
+          : [{ runId, id: row.id, x: at, y: height, isAside: row.setAside !== null }]
+      }),
+    )
+    .sort((a, b) => a.x - b.x)
+}
+
+export function pointCount({ panels, runs }: FigureInput): number {
+  return runs.reduce((sum, { rows }) => sum + rows.length, 0) * panels.length
+}

@@ -1,0 +1,215 @@
+import type { Column } from '../api/types'
+import { stepText } from '../notebook/labels'
+import type { AxisRange } from './axes'
+import { pickPoints, pointsOf, type DrawnRun, type FigureInput } from './drawn'
+import { runColour, runShape, STRUCK, type Ink } from './ink'
+
+export function runSeries(
+  run: DrawnRun,
+  y: Column,
+  place: number,
+  panel: number,
+  { x, runs, panels }: FigureInput,
+  words: string[] | null,
+  ink: Ink,
+) {
+  const isFaint = run.isFaint === true
+  const isAlone = runs.filter((other) => other.isFaint !== true).length === 1
+  const colour = isFaint
+    ? ink.faint
+    : isAlone && panel > 0
+      ? panel === 1
+        ? ink.derivative
+        : ink.secondDerivative
+      : runColour(ink, run.number + place)
+  const shape = isFaint ? runShape(run.number + 1) : runShape(run.number + place)
+  const label = columnLabel(run, y, runs, panels[panel] ?? [])
+  const placing = { xAxisIndex: panel, yAxisIndex: panel }
+  return [
+    {
+      name: run.name,
+      type: 'line' as const,
+      ...placing,
+      data: pointsOf(run.rows, x, y, words, false),
+      symbol: shape,
+      symbolSize: panel === 0 ? 9 : 6,
+      showAllSymbol: true,
+      itemStyle: isFaint ? { color: ink.paper, borderColor: ink.faint, borderWidth: 1.5 } : { color: colour },
+      lineStyle: {
+        color: colour,
+        width: isFaint ? 1 : 1.5,
+        type: place === 0 ? ('solid' as const) : ('dashed' as const),
+      },
+      endLabel: {
+        show: label !== '' && panel === 0,
+        formatter: label,
+        color: isFaint ? ink.quiet : colour,
+        fontFamily: ink.sans,
+        fontSize: 14,
+        align: 'right' as const,
+        offset: [-6, isFaint ? 18 : -14],
+      },
+      silent: true,
+    },
+    {
+      name: 'set aside',
+      type: 'scatter' as const,
+      ...placing,
+      data: isFaint ? [] : pointsOf(run.rows, x, y, words, true),
+      symbol: STRUCK,
+      symbolSize: 14,
+      itemStyle: { color: ink.quiet },
+      label: {
+        show: true,
+        position: 'bottom' as const,
+        formatter: 'set aside',
+        color: ink.quiet,
+        fontFamily: ink.sans,
+        fontSize: 13,
+      },
+      silent: true,
+    },
+  ]
+}
+
+/** A line is named at its end where more than one is drawn. */
+function columnLabel(run: DrawnRun, y: Column, runs: readonly DrawnRun[], columns: readonly Column[]): string {
+  if (runs.length === 1 && columns.length === 1) return ''
+  return [runs.length > 1 ? run.name : '', columns.length > 1 ? y.symbol : ''].filter((part) => part !== '').join(', ')
+}
+
+/** Marks belong to a pair of columns; rules along x are drawn through all panels. */
+export function markSeries(
+  columns: readonly Column[],
+  panel: number,
+  { x, marks = [], spans = [], selection }: FigureInput,
+  ink: Ink,
+) {
+  const placing = { xAxisIndex: panel, yAxisIndex: panel, silent: true }
+  const here = marks.filter((mark) => mark.xSymbol === x.symbol)
+  const own = here.filter((mark) => columns.some(({ symbol }) => symbol === mark.ySymbol))
+  const rules = here.filter(({ kind }) => kind === 'vertical')
+  const shaded = [
+    ...spans.map(([from, to]) => [from, to, 0.1] as const),
+    ...(selection?.kind === 'span' ? [[selection.from, selection.to, 0.12] as const] : []),
+  ]
+  const text = (position: string, label: string) => ({
+    show: label !== '',
+    position,
+    formatter: label,
+    color: ink.primary,
+    fontFamily: ink.sans,
+    fontWeight: 'bold' as const,
+    fontSize: 14,
+  })
+  return [
+    {
+      name: 'rules',
+      type: 'line' as const,
+      ...placing,
+      data: [],
+      markLine: {
+        silent: true,
+        symbol: 'none',
+        lineStyle: { color: ink.primary, width: 1.5, type: 'solid' as const },
+        data: [
+          ...rules.map((mark) => ({
+            xAxis: mark.x[0] ?? 0,
+            label:
+              panel === 0
+                ? { ...text('insideStartBottom', mark.text), rotate: 0, align: 'left' as const, distance: [8, -22] }
+                : { show: false },
+          })),
+          ...own
+            .filter(({ kind }) => kind === 'horizontal')
+            .map((mark) => ({ yAxis: mark.y[0] ?? 0, label: text('insideEndTop', mark.text) })),
+        ],
+      },
+      markArea: {
+        silent: true,
+        data: shaded.map(([from, to, opacity]): [object, object] => [
+          { xAxis: from, itemStyle: { color: ink.primary, opacity } },
+          { xAxis: to },
+        ]),
+      },
+    },
+    ...own
+      .filter(({ kind }) => kind === 'point')
+      .map((mark) => ({
+        name: mark.text,
+        type: 'scatter' as const,
+        ...placing,
+        data: mark.x.map((at, i) => [at, mark.y[i] ?? 0]),
+        symbolSize: 16,
+        itemStyle: { color: 'transparent', borderColor: ink.primary, borderWidth: 2 },
+        label: text('top', mark.text),
+      })),
+    ...own
+      .filter(({ kind }) => kind === 'curve')
+      .map((mark) => ({
+        name: mark.text,
+        type: 'line' as const,
+        ...placing,
+        data: mark.x.map((at, i) => [at, mark.y[i] ?? 0]),
+        symbol: 'none',
+        lineStyle: { color: ink.primary, width: 2 },
+        endLabel: { ...text('right', mark.text), align: 'right' as const, offset: [-8, 16] },
+      })),
+    ...own
+      .filter(({ kind }) => kind === 'band')
+      .flatMap((mark) =>
+        [mark.y, mark.low ?? []].map((heights) => ({
+          name: mark.text,
+          type: 'line' as const,
+          ...placing,
+          data: mark.x.map((at, i) => [at, heights[i] ?? 0]),
+          symbol: 'none',
+          lineStyle: { color: ink.primary, width: 1, type: 'dashed' as const },
+        })),
+      ),
+  ]
+}
+
+export function pickedSeries(input: FigureInput, ink: Ink) {
+  const { selection } = input
+  const point = selection?.kind === 'row' ? pickPoints(input).find(({ id }) => id === selection.id) : undefined
+  if (point === undefined) return []
+  return [
+    {
+      name: 'picked',
+      type: 'scatter' as const,
+      xAxisIndex: 0,
+      yAxisIndex: 0,
+      data: [[point.x, point.y]],
+      symbolSize: 18,
+      itemStyle: { color: 'transparent', borderColor: ink.amber, borderWidth: 3 },
+      silent: true,
+    },
+  ]
+}
+
+export function nextSeries(next: number, x: Column, range: AxisRange, ink: Ink) {
+  // Beside the axis it must not stand on the uppermost number of the other one.
+  const isCloseToAxis = next - range.min < 0.08 * (range.max - range.min)
+  return {
+    name: 'next',
+    type: 'line' as const,
+    data: [],
+    markLine: {
+      silent: true,
+      symbol: 'none',
+      lineStyle: { color: ink.primary, type: 'dotted' as const, width: 2 },
+      label: {
+        formatter: `next ${stepText(next, x)}`,
+        color: ink.primary,
+        fontFamily: ink.sans,
+        fontSize: 14,
+        position: 'insideEndTop' as const,
+        rotate: 0,
+        align: isCloseToAxis ? ('left' as const) : ('right' as const),
+        distance: [6, -16],
+      },
+      data: [{ xAxis: next }],
+    },
+  }
+}
