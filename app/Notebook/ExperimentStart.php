@@ -100,7 +100,7 @@ final readonly class ExperimentStart
             $texts = $line->fields('set')->named() + array_filter(['formula' => $line->text('formula'), 'unit' => $line->text('unit')], static fn (string $t): bool => $t !== '');
             $symbols[$line->text('symbol')] = Line::query()->create($place + [
                 'symbol' => $line->text('symbol'), 'title' => $line->text('title'), 'method' => $line->text('method'), 'is_per_run' => $line->isTrue('perRun'),
-                'span_id' => ($spans[$line->text('span')] ?? null)?->id, 'options' => ['texts' => $texts, 'numbers' => [], 'words' => $line->text('words')], 'position' => $i + 1,
+                'span_id' => ($spans[$line->text('span')] ?? null)?->id, 'options' => ['texts' => $texts, 'numbers' => self::numbers($line), 'words' => $line->text('words')], 'position' => $i + 1,
             ]);
         }
         foreach ($told as $line) {
@@ -111,6 +111,18 @@ final readonly class ExperimentStart
         }
     }
 
+    /** @return array<string, array{value: float, uncertainty: float, unit: string}> typed, by slot */
+    private static function numbers(Fields $line): array
+    {
+        $numbers = [];
+        foreach (array_keys($line->fields('numbers')->all) as $slot) {
+            $number = $line->fields('numbers')->fields((string) $slot);
+            $numbers[(string) $slot] = ['value' => $number->number('value') ?? 0.0, 'uncertainty' => $number->number('uncertainty') ?? 0.0, 'unit' => $number->text('unit')];
+        }
+
+        return $numbers;
+    }
+
     /** @return array<string, mixed> */
     private static function lineOf(Line $line, NotebookRows $rows): array
     {
@@ -119,7 +131,8 @@ final readonly class ExperimentStart
 
         return array_filter([
             'symbol' => $line->symbol, 'title' => $line->title, 'method' => $line->method, 'perRun' => $line->is_per_run, 'uses' => $rows->usesOf($line),
-            'set' => array_diff_key($texts, ['formula' => '', 'unit' => '']), 'formula' => $texts['formula'] ?? '', 'unit' => $texts['unit'] ?? '',
+            'numbers' => $line->options['numbers'] ?? [],
+            'set' => array_diff_key(array_filter($texts, static fn (string $t): bool => $t !== ''), ['formula' => '', 'unit' => '']), 'formula' => $texts['formula'] ?? '', 'unit' => $texts['unit'] ?? '',
             'span' => $span instanceof Span ? $span->name : '', 'words' => $line->options['words'] ?? '',
         ], static fn (mixed $v): bool => $v !== '' && $v !== [] && $v !== false);
     }

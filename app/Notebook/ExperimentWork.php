@@ -46,6 +46,34 @@ final readonly class ExperimentWork
      */
     public function restingOn(Touched $touched): array
     {
+        $hanging = $this->hangingOn($touched);
+        $ofRows = [];
+        foreach ($touched->dataOf === [] && $touched->of('runs') === [] ? [] : $this->rows->columns as $column) {
+            $ofRows += array_fill_keys($this->worked->graph->restingOn($column->symbol), true);
+        }
+        $runs = [...$touched->dataOf, ...$touched->of('runs')];
+        $isAnyUnknown = $this->isAnyGone($touched);
+
+        return array_values(array_filter($this->worked->nodes(), static fn (array $n): bool => $isAnyUnknown || isset($hanging[$n[0]])
+            || (isset($ofRows[$n[0]]) && ($n[1] === null || in_array($n[1], $runs, true)))));
+    }
+
+    /** Whether cells of the rows may be others, though nothing was recorded: a column or what a formula of one uses was touched. */
+    public function changesCells(Touched $touched): bool
+    {
+        return $this->isAnyGone($touched) || array_intersect_key($this->hangingOn($touched), $this->worked->notebook->columns) !== [];
+    }
+
+    /** Something is not there any more, and what used it is not known by that. */
+    private function isAnyGone(Touched $touched): bool
+    {
+        return array_diff($touched->of('lines'), $this->rows->lines->modelKeys()) !== [] || array_diff($touched->of('columns'), $this->rows->columns->modelKeys()) !== []
+            || array_diff($touched->of('entries'), $this->rows->entries->modelKeys()) !== [] || $touched->of('entry_values') !== [];
+    }
+
+    /** @return array<string, true> columns, entries and lines that were touched, and all that rest on them */
+    private function hangingOn(Touched $touched): array
+    {
         $symbols = [];
         foreach (['entries' => $this->rows->entries, 'columns' => $this->rows->columns, 'lines' => $this->rows->lines] as $table => $things) {
             foreach ($things as $thing) {
@@ -67,15 +95,7 @@ final readonly class ExperimentWork
         foreach ($symbols as $symbol) {
             $hanging += array_fill_keys([$symbol, ...$this->worked->graph->restingOn($symbol)], true);
         }
-        $ofRows = [];
-        foreach ($touched->dataOf === [] && $touched->of('runs') === [] ? [] : $this->rows->columns as $column) {
-            $ofRows += array_fill_keys($this->worked->graph->restingOn($column->symbol), true);
-        }
-        $runs = [...$touched->dataOf, ...$touched->of('runs')];
-        $isAnyUnknown = array_diff($touched->of('lines'), $this->rows->lines->modelKeys()) !== [] || array_diff($touched->of('columns'), $this->rows->columns->modelKeys()) !== []
-            || array_diff($touched->of('entries'), $this->rows->entries->modelKeys()) !== [] || $touched->of('entry_values') !== [];
 
-        return array_values(array_filter($this->worked->nodes(), static fn (array $n): bool => $isAnyUnknown || isset($hanging[$n[0]])
-            || (isset($ofRows[$n[0]]) && ($n[1] === null || in_array($n[1], $runs, true)))));
+        return $hanging;
     }
 }

@@ -46,7 +46,9 @@ final class NotebookOf
 
     private static function column(Column $column): Core\Column
     {
-        return new Core\Column($column->symbol, $column->name, self::unit($column->unit), $column->kind, (string) $column->formula, $column->decimals);
+        $origin = implode(' ', [$column->id, $column->role, $column->is_raw ? 'raw' : '', $column->is_words ? 'words' : '']);
+
+        return new Core\Column($column->symbol, $column->name, self::unit($column->unit), $column->kind, (string) $column->formula, $column->decimals, $origin);
     }
 
     private static function line(Line $line, NotebookRows $rows): Core\Line

@@ -7,6 +7,8 @@ namespace Tests\Feature;
 use App\Models\Entry;
 use App\Models\Experiment;
 use App\Models\ProtocolFile;
+use App\Models\User;
+use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\Response;
@@ -176,6 +178,64 @@ final class NotebookTest extends TestCase
         $this->postJson($this->path('figures'), ['x' => 'V', 'panels' => $panels('gone')])->assertUnprocessable();
         $this->patchJson($this->path("figures/{$made}"), ['x' => 'T', 'panels' => $panels('pH')])->assertOk()->assertJsonPath('changed.0.value.x', 'T');
         $this->deleteJson($this->path("figures/{$made}"))->assertOk()->assertJsonPath('changed.0.value', null);
+    }
+
+    public function test_a_column_that_shows_its_raw_signal_is_worked_out_anew(): void
+    {
+        $teacher = $this->experiment->user_id;
+        $bench = $this->silentBenchOf(User::query()->findOrFail($teacher));
+        $this->plugIn($bench, [['name' => 'ph', 'kind' => 'ph-electrode', 'title' => 'pH electrode', 'serial' => Str::random(8), 'unit' => 'mV', 'resolution' => 0.1, 'fastestHz' => 10.0, 'stated' => ['slope' => -57.0, 'offset' => 400.0]]]);
+        $run = $this->storedRunOf($this->experiment);
+        $channel = $run->channels()->create(['probe_id' => $bench->probes()->firstOrFail()->id, 'role' => 'electrode']);
+        $reading = $run->readings()->create(['row' => 1, 'request_key' => (string) Str::uuid(), 'step' => 0.0, 'taken_at' => 1.0, 'was_steady' => true]);
+        $reading->cells()->create(['run_channel_id' => $channel->id, 'mean' => 58.0, 'scatter' => 0.1, 'sample_count' => 40]);
+        $made = $this->postJson($this->path('lines'), ['method' => 'statistics', 'symbol' => 'mu', 'isPerRun' => true, 'uses' => ['column' => 'E']])->assertCreated();
+        $mean = fn (): mixed => array_column($this->lineOf($this->experiment->id, 'mu')['outcomes'], 'measured', 'name')['mean']['value'];
+        self::assertNotNull($made->json('made'));
+        self::assertEqualsWithDelta(58.0, $mean(), 1e-9);
+        $column = $this->ids('columns')['E'];
+        $this->patchJson($this->path("columns/{$column}"), ['isRaw' => false, 'unit' => 'pH'])->assertOk()->assertJsonPath('changesCells', true);
+        self::assertEqualsWithDelta(6.0, $mean(), 0.1, 'By the stated line, at the usual temperature.');
+        $this->patchJson($this->path("columns/{$column}"), ['isRaw' => true, 'unit' => 'mV'])->assertOk();
+        self::assertEqualsWithDelta(58.0, $mean(), 1e-9);
+        $this->patchJson($this->path("columns/{$column}"), ['role' => ['a' => 1], 'name' => 'Signal'])->assertOk()->assertJsonPath('changed.0.value.role', 'electrode');
+    }
+
+    public function test_a_column_in_the_place_of_another_does_not_show_what_the_other_came_to(): void
+    {
+        $bench = $this->silentBenchOf(User::query()->findOrFail($this->experiment->user_id));
+        $this->plugIn($bench, [['name' => 't', 'kind' => 'thermometer', 'title' => 'Temperature', 'serial' => Str::random(8), 'unit' => '°C', 'resolution' => 0.1, 'fastestHz' => 10.0, 'stated' => ['slope' => 1.0, 'offset' => 0.0]]]);
+        $run = $this->storedRunOf($this->experiment);
+        $channel = $run->channels()->create(['probe_id' => $bench->probes()->firstOrFail()->id, 'role' => 'thermometer']);
+        $reading = $run->readings()->create(['row' => 1, 'request_key' => (string) Str::uuid(), 'step' => 0.0, 'taken_at' => 1.0, 'was_steady' => true]);
+        $reading->cells()->create(['run_channel_id' => $channel->id, 'mean' => 21.5, 'scatter' => 0.1, 'sample_count' => 40]);
+        $this->postJson($this->path('lines'), ['method' => 'statistics', 'symbol' => 'warmth', 'isPerRun' => true, 'uses' => ['column' => 'T']])->assertCreated();
+        self::assertNotNull($this->lineOf($this->experiment->id, 'warmth')['result']);
+
+        $this->deleteJson($this->path('columns/'.$this->ids('columns')['T']))->assertOk();
+        $this->postJson($this->path('columns'), ['kind' => 'measured', 'symbol' => 'T', 'name' => 'Temperature of the room', 'unit' => '°C', 'probeKind' => 'thermometer'])->assertCreated();
+        $this->patchJson($this->path('lines/'.$this->ids('lines')['warmth']), ['uses' => ['column' => 'T']])->assertOk();
+        $now = $this->lineOf($this->experiment->id, 'warmth');
+        self::assertNull($now['result']);
+        self::assertStringContainsString('Run 1 has no T: it was recorded without it.', $now['needs'].$now['problem']);
+    }
+
+    public function test_what_changes_cells_of_rows_says_so(): void
+    {
+        $baths = $this->postJson('/api/experiments', ['title' => 'x', 'protocol' => 'three-baths', 'benchId' => null])->assertCreated();
+        $entry = array_column($baths->json('entries'), 'id', 'symbol')['d'];
+        $this->putJson("/api/experiments/{$baths->json('id')}/entries/{$entry}/value", ['typed' => '20'])->assertOk()->assertJsonPath('changesCells', true);
+        $this->type('c', ['typed' => '0.1'])->assertOk()->assertJsonPath('changesCells', false);
+        $this->patchJson($this->path(), ['conclusion' => 'Sour.'])->assertOk()->assertJsonPath('changesCells', false);
+    }
+
+    public function test_numbers_typed_into_a_line_go_along_into_a_protocol(): void
+    {
+        $number = ['value' => 5, 'uncertainty' => 0.1, 'unit' => 'mL'];
+        $this->postJson($this->path('lines'), ['method' => 'value-at', 'symbol' => 'at5', 'isPerRun' => true, 'uses' => ['x' => 'V', 'y' => 'pH'], 'numbers' => ['at' => $number]])->assertCreated();
+        $own = $this->postJson($this->path('protocol'))->assertCreated()->json('key');
+        $again = $this->postJson('/api/experiments', ['title' => 'x', 'protocol' => $own, 'benchId' => null])->assertCreated()->json('lines');
+        self::assertEquals(['at' => $number], array_column($again, 'numbers', 'symbol')['at5']);
     }
 
     public function test_every_protocol_comes_back_from_an_experiment_as_it_was(): void

@@ -111,6 +111,9 @@ test.describe('protocols that are nothing but files', () => {
       'Travel shown with the plunger pushed in, h0': [String(truth.travelAtZero), '0.02'],
       'Volume of the tubing, Vt': [String(truth.deadMl), '0.02'],
     })
+    // What was typed is in the cells of the derived columns at once.
+    await page.getByRole('button', { name: 'Rows', exact: true }).click()
+    await expect(page.getByRole('region', { name: 'Rows' }).locator('tbody tr').first()).not.toContainText('—')
     const rise = await teacher.resultOf('Rise for one kelvin')
     expect(Math.abs(rise.value - (truth.mlPerKelvin ?? 0))).toBeLessThan(3 * rise.uncertainty)
     const nothing = await teacher.resultOf('Where the volume would be nothing')

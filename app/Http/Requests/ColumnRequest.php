@@ -15,7 +15,7 @@ final class ColumnRequest extends FormRequest
 {
     private const NAMES = [
         'symbol' => 'symbol', 'name' => 'name', 'unit' => 'unit', 'formula' => 'formula', 'decimals' => 'decimals', 'least' => 'least', 'most' => 'most',
-        'finest' => 'finest', 'isRaw' => 'is_raw', 'isSteady' => 'is_steady', 'isWords' => 'is_words', 'position' => 'position', 'kind' => 'kind', 'role' => 'role',
+        'finest' => 'finest', 'isRaw' => 'is_raw', 'isSteady' => 'is_steady', 'isWords' => 'is_words', 'position' => 'position', 'kind' => 'kind',
     ];
 
     /** @return array<string, list<mixed>> */

@@ -39,6 +39,7 @@ final class ChangeAnswer
             'changed' => self::changed($experiment, $touched, $work->rows, new NotebookShapes($work->rows, $work->worked->notebook)),
             'worked' => array_map(static fn (WorkedLine $l): array => WorkedLineShape::of($l, $work->worked), $work->lines($work->restingOn($touched))),
             'rows' => self::rows($touched, $work),
+            'changesCells' => $work->changesCells($touched),
             'stages' => $isStaged ? Stages::of($experiment, $work->rows->runs, $work->rows->entries) : null,
             'undo' => $undo->undoableWords($experiment, $sender->user->id),
             'redo' => $undo->redoableWords($experiment, $sender->user->id),

@@ -12,6 +12,7 @@ final readonly class Column
     /**
      * @param  string  $formula  of a derived one
      * @param  int|null  $decimals  as it is shown; null: as the ± allows
+     * @param  string  $origin  what its cells are recorded from: another origin, other cells
      */
     public function __construct(
         public string $symbol,
@@ -20,6 +21,7 @@ final readonly class Column
         public ColumnKind $kind,
         public string $formula = '',
         public ?int $decimals = null,
+        public string $origin = '',
     ) {
     }
 }

@@ -30,7 +30,7 @@ final class Keys
         return $this->known["{$symbol} {$run}"] ??= isset($this->graph->circles[$symbol]) ? 'circle'
             : self::hash([$symbol, $column->unit->symbol, $column->kind === ColumnKind::Derived
                 ? [$column->formula, array_map(fn (string $s): string => $this->of($s, $run), $this->graph->uses[$symbol])]
-                : $this->notebook->runs[$run]->revision]);
+                : [$column->origin, $this->notebook->runs[$run]->revision]]);
     }
 
     /** Of a line, for one run or for the experiment. */
@@ -62,16 +62,16 @@ final class Keys
         return match (true) {
             isset($this->notebook->columns[$symbol]) => $run === null || ! isset($this->notebook->runs[$run]) ? 'no rows' : $this->column($symbol, $run),
             isset($this->notebook->lines[$symbol]) => $this->line($symbol, $this->notebook->lines[$symbol]->isPerRun ? $run : null),
-            isset($this->notebook->entries[$symbol]) => self::entry($this->notebook->entries[$symbol], $run),
+            isset($this->notebook->entries[$symbol]) => $this->entry($this->notebook->entries[$symbol], $run),
             default => 'unknown',
         };
     }
 
-    private static function entry(Entry $entry, ?int $run): string
+    private function entry(Entry $entry, ?int $run): string
     {
         $value = $entry->valueOf($run);
 
-        return self::hash([$entry->name, $value === null ? null : self::measured($value)]);
+        return self::hash([$this->notebook->worded($entry->name), $value === null ? null : self::measured($value)]);
     }
 
     /** @return array{float, float, string} */

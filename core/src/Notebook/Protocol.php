@@ -131,7 +131,19 @@ final readonly class Protocol
 
         return new Line(
             $line->text('symbol'), $line->text('title'), $line->text('method'), $line->isTrue('perRun'),
-            $line->fields('uses')->named(), $texts, span: $span, words: $line->text('words'),
+            $line->fields('uses')->named(), $texts, self::numbers($line), $span, words: $line->text('words'),
         );
+    }
+
+    /** @return array<string, Measured> by slot */
+    private static function numbers(Fields $line): array
+    {
+        $numbers = [];
+        foreach (array_keys($line->fields('numbers')->all) as $slot) {
+            $number = $line->fields('numbers')->fields((string) $slot);
+            $numbers[(string) $slot] = Measured::of($number->number('value') ?? NAN, $number->number('uncertainty') ?? 0.0, Unit::parse($number->text('unit')));
+        }
+
+        return $numbers;
     }
 }

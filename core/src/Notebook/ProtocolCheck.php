@@ -110,6 +110,16 @@ final class ProtocolCheck
                     $this->problems[] = "{$where}\"{$symbol}\" is no entry, column or line.";
                 }
             }
+            foreach (array_keys($line->fields('numbers')->all) as $slot) {
+                if ($declaration->slot((string) $slot)?->kind !== SlotKind::Number) {
+                    $this->problems[] = "{$where}{$declaration->key} takes no number \"{$slot}\".";
+                }
+                try {
+                    Unit::parse($line->fields('numbers')->fields((string) $slot)->text('unit'));
+                } catch (CoreException $error) {
+                    $this->problems[] = $where.$error->getMessage();
+                }
+            }
             foreach ($declaration->inputs as $slot) {
                 if ($slot->isRequired && $slot->kind === SlotKind::Column && ! isset($uses[$slot->name])) {
                     $this->problems[] = "{$where}{$declaration->key} needs \"{$slot->name}\": {$slot->words}.";

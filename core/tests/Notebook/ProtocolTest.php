@@ -42,6 +42,18 @@ final class ProtocolTest extends TestCase
         self::assertSame('Type the gravity.', (new WorkedNotebook($protocol->notebook([], [Notebooks::run(1, ['t' => new ColumnInput('t', Unit::parse('s'), [0.0])])])))->line('fall', 1)->needs);
     }
 
+    public function test_a_line_keeps_the_numbers_that_are_typed_into_it(): void
+    {
+        $data = self::FALLING;
+        $data['lines'][0] = ['symbol' => 'fall', 'title' => 'Fall', 'method' => 'difference', 'perRun' => true, 'uses' => ['x' => 't', 'y' => 'h'],
+            'numbers' => ['from' => ['value' => 0, 'unit' => 's'], 'to' => ['value' => 500, 'uncertainty' => 10, 'unit' => 'ms']]];
+        $run = Notebooks::run(1, ['t' => new ColumnInput('t', Unit::parse('s'), [0.0, 0.5, 1.0])]);
+        $worked = new WorkedNotebook(Protocol::of($data)->notebook(['g' => Measured::of(10.0, 0.0, Unit::parse('m/s^2'))], [$run]));
+
+        self::assertEqualsWithDelta(-1.25, $worked->line('fall', 1)->result()?->value, 1e-12);
+        self::assertEqualsWithDelta(0.01, $worked->notebook->lines['fall']->numbers['to']->in(Unit::parse('s'))->uncertainty, 1e-12);
+    }
+
     /** @return iterable<string, array{string, mixed, string}> place, what is written there, sentence */
     public static function misfits(): iterable
     {
@@ -52,6 +64,8 @@ final class ProtocolTest extends TestCase
         yield 'no method' => ['lines.0.method', 'magic', 'In line 1: there is no method "magic".'];
         yield 'no such input' => ['lines.0.uses.q', 't', 'In line 1: difference takes no input "q".'];
         yield 'uses nothing' => ['lines.0.uses.x', 'gone', 'In line 1: "gone" is no entry, column or line.'];
+        yield 'a number that is none of its inputs' => ['lines.0.numbers', ['q' => ['value' => 1]], 'In line 1: difference takes no number "q".'];
+        yield 'a number in no unit' => ['lines.0.numbers', ['from' => ['value' => 1, 'unit' => 'furlong']], 'In line 1: "furlong" is not a unit'];
         yield 'needs a column' => ['lines.3.uses', [], 'In line 4: statistics needs "column"'];
         yield 'no formula' => ['columns.1.formula', 'h0 -', 'In column 2: at character 5'];
         yield 'unknown in a formula' => ['columns.1.formula', 'h0 - q', 'In column 2: "q" is no entry, column, line or constant.'];

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Welkion\Core\Tests\Notebook;
 
 use PHPUnit\Framework\TestCase;
+use Welkion\Core\Notebook\Column;
+use Welkion\Core\Notebook\ColumnKind;
 use Welkion\Core\Notebook\Line;
 use Welkion\Core\Notebook\Notebook;
 use Welkion\Core\Notebook\Results;
@@ -205,6 +207,15 @@ final class WorkedNotebookTest extends TestCase
         // What was kept knows what it has in common with what is new.
         $worked = new WorkedNotebook($notebook(3.0, 'a', 3.0), $kept);
         self::assertEqualsWithDelta(2.0 * 0.1 * 3.0, $worked->line('A')->result()?->covarianceWith($worked->line('B')->result() ?? Measured::of(0.0, 0.0, Unit::one())) / (2.0 * 0.1), 1e-9);
+    }
+
+    public function test_a_column_that_is_recorded_from_something_else_has_another_key(): void
+    {
+        $key = static fn (string $origin): string => (new WorkedNotebook(Notebooks::of([], [new Column('x', 'X', Unit::one(), ColumnKind::Measured, origin: $origin)],
+            [Notebooks::line('m', 'statistics', ['column' => 'x'], isPerRun: true)], Notebooks::run(1, ['x' => [1.0, 2.0]]))))->keyOfLine('m', 1);
+
+        self::assertSame($key('electrode'), $key('electrode'));
+        self::assertNotSame($key('electrode'), $key('electrode raw'));
     }
 
     public function test_two_lines_over_the_same_rows_that_meet_in_a_formula_say_so(): void

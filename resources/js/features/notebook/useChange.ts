@@ -26,6 +26,7 @@ export function takeIn(client: QueryClient, experimentId: number, change: Change
     )
   }
   for (const rows of change.rows) client.setQueryData(rowsKey(rows.id), rows)
+  if (change.changesCells) void client.invalidateQueries({ queryKey: ['rows'] })
   if (before === undefined || hasMissed(before, change)) void renew(client, experimentId)
 }
 

@@ -1954,6 +1954,8 @@ export interface components {
             changed: components["schemas"]["ChangedThing"][];
             worked: components["schemas"]["WorkedLine"][];
             rows: components["schemas"]["RunRows"][];
+            /** @description whether cells of other runs may be others now, too */
+            changesCells: boolean;
             stages: components["schemas"]["Stages"] | null;
             undo: string | null;
             redo: string | null;

@@ -10,6 +10,7 @@ function change(changes: Partial<Change>): Change {
     changed: [],
     worked: [],
     rows: [],
+    changesCells: false,
     stages: null,
     undo: 'Typed V0',
     redo: null,
