@@ -7,6 +7,8 @@ namespace App\Notebook;
 use App\Live\ChangeNotice;
 use App\Models\Change;
 use App\Models\Experiment;
+use App\Models\Run;
+use App\Recorder\RecorderClient;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -19,7 +21,7 @@ final readonly class Journal
 {
     private const LONGEST_WORDS = 250;
 
-    public function __construct(private ChangeNotice $notice)
+    public function __construct(private ChangeNotice $notice, private RecorderClient $recorder)
     {
     }
 
@@ -69,7 +71,23 @@ final readonly class Journal
             'screen' => $sender->screen, 'kind' => $kind, 'of_id' => $of?->id, 'words' => mb_substr($words, 0, self::LONGEST_WORDS), 'rows' => $rows,
         ]);
         $this->notice->experimentChanged($experiment->id, $experiment->revision, $sender->screen);
+        $this->tellRecorder($rows);
 
         return $change;
+    }
+
+    /**
+     * However a run came to be open, or is so no more, by a button or by undo: the recorder keeps what it must.
+     *
+     * @param  list<TouchedRow>  $rows
+     */
+    private function tellRecorder(array $rows): void
+    {
+        $runs = array_filter($rows, static fn (array $row): bool => $row['table'] === (new Run)->getTable()
+            && array_intersect_key($row['after'] ?? [], ['state' => 0, 'thrown_away_at' => 0, 'bench_id' => 0]) !== []);
+        $ids = array_values(array_unique(array_map(static fn (array $row): int => $row['id'], $runs)));
+        foreach ($ids === [] ? [] : Run::query()->with('bench')->whereKey($ids)->get() as $run) {
+            $run->bench === null || $this->recorder->reload($run->bench);
+        }
     }
 }

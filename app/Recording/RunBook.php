@@ -22,7 +22,6 @@ use Welkion\Core\Units\Unit;
 /** Starts and finishes runs, and changes what is planned of them. */
 final readonly class RunBook
 {
-    /** How often it is written down that somebody looks. */
     public function __construct(private RecorderClient $recorder, private Journal $journal)
     {
     }
@@ -55,7 +54,6 @@ final readonly class RunBook
 
             return "Started {$run->title()} at {$bench->name}";
         });
-        $this->recorder->reload($bench);
         $this->recorder->restartWindows($bench);
 
         return Run::query()->where('experiment_id', $experiment->id)->where('request_key', $sender->key)->firstOrFail();
@@ -68,7 +66,6 @@ final readonly class RunBook
 
             return "Finished {$run->title()}";
         });
-        $this->tellRecorder($run);
     }
 
     /** A finished run goes on: finishing by a slip of the finger costs nothing. */
@@ -80,7 +77,6 @@ final readonly class RunBook
 
             return "Went on with {$run->title()}";
         });
-        $this->tellRecorder($run);
     }
 
     /** @param  array<string, mixed>  $attributes  name, condition, trial */
@@ -100,7 +96,6 @@ final readonly class RunBook
 
             return "Threw {$run->title()} away";
         });
-        $this->tellRecorder($run);
     }
 
     /** Of this run, and of the next one: it begins with what was learned in this one. */
@@ -157,13 +152,6 @@ final readonly class RunBook
         $open = $bench->openRuns()->with('experiment')->when($except !== null, static fn ($query) => $query->whereKeyNot($except?->id))->get()->first();
         if ($open !== null) {
             throw Refusal::benchBusy($open->experiment->title);
-        }
-    }
-
-    private function tellRecorder(Run $run): void
-    {
-        if ($run->bench !== null) {
-            $this->recorder->reload($run->bench);
         }
     }
 }

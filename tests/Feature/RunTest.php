@@ -8,6 +8,8 @@ use App\Models\Bench;
 use App\Models\Experiment;
 use App\Models\Reading;
 use App\Models\Run;
+use App\Models\RunChannel;
+use App\Models\SampleBlock;
 use App\Models\User;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
@@ -158,6 +160,28 @@ final class RunTest extends TestCase
         $this->postJson("/api/runs/{$run}/finish")->assertOk();
         $this->startedRun($this->experiment);
         $this->postJson("/api/runs/{$run}/reopen")->assertConflict()->assertJsonPath('code', 'bench-busy');
+    }
+
+    public function test_the_recorder_follows_a_run_that_undo_opens_or_ends(): void
+    {
+        $run = $this->startedRun($this->experiment);
+        $samples = static fn (): int => (int) SampleBlock::query()->whereIn('run_channel_id', RunChannel::query()->where('run_id', $run)->select('id'))->sum('count');
+        $this->eventually(static fn (): bool => $samples() > 0);
+        $undo = fn (): TestResponse => $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk();
+        $rests = static function () use ($samples): bool {
+            usleep(700_000);
+            $count = $samples();
+            usleep(900_000);
+
+            return $samples() === $count;
+        };
+        $this->postJson("/api/runs/{$run}/finish")->assertOk();
+        self::assertTrue($rests(), 'A finished run takes nothing more.');
+        $kept = $samples();
+        $undo()->assertJsonPath('changed.0.value.state', 'open');
+        $this->eventually(static fn (): bool => $samples() > $kept);
+        $undo()->assertJsonPath('changed.0.value', null);
+        self::assertTrue($rests(), 'A run that was never begun takes nothing more.');
     }
 
     public function test_a_run_is_named_grouped_thrown_away_and_brought_back(): void
