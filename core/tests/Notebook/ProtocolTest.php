@@ -38,6 +38,8 @@ final class ProtocolTest extends TestCase
         self::assertEqualsWithDelta(-1.25, $worked->line('fall', 1)->result()?->value, 1e-12);
         self::assertEqualsWithDelta(0.0125, $worked->line('fall', 1)->result()?->uncertainty, 1e-9, 'The start cancels; gravity stays.');
         self::assertEqualsWithDelta(1.375, $worked->line('avg', 1)->result()?->value, 1e-12, 'Over the span alone.');
+        self::assertSame([true, false], [$worked->notebook->lines['fall']->isPerRun, $worked->notebook->lines['zero']->isPerRun]);
+        self::assertSame([1, null], [$worked->notebook->columns['t']->decimals, $worked->notebook->columns['h']->decimals]);
         self::assertSame([0.0, 10.0, 0.1, 1], [$protocol->stepLimits()?->least, $protocol->stepLimits()?->most, $protocol->stepLimits()?->finest, $protocol->stepLimits()?->decimals]);
         self::assertSame('Type the gravity.', (new WorkedNotebook($protocol->notebook([], [Notebooks::run(1, ['t' => new ColumnInput('t', Unit::parse('s'), [0.0])])])))->line('fall', 1)->needs);
     }

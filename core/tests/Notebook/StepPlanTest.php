@@ -20,6 +20,16 @@ final class StepPlanTest extends TestCase
         self::assertSame([5.0, 3.0, 1.0, 0.5], self::plan([5, 0.5, 2])->steps);
     }
 
+    public function test_a_step_is_at_most_as_wide_as_what_can_be_reached(): void
+    {
+        $limits = new StepLimits(Unit::parse('°C'), -20.0, 60.0, 0.1, 1);
+        self::assertSame([-20.0, 50.0, 60.0], StepRange::of(-20.0, 60.0, 70.0, $limits)->values());
+
+        $this->expectException(InvalidQuantity::class);
+        $this->expectExceptionMessage('between 0.1 and 80 °C');
+        StepRange::of(-20.0, 60.0, 81.0, $limits);
+    }
+
     public function test_tenths_stay_tenths_over_a_whole_burette(): void
     {
         $steps = self::plan([0, 30, 0.1])->steps;

@@ -166,6 +166,15 @@ final class WorkedNotebookTest extends TestCase
         self::assertSame(['m'], (new RunsTable($worked))->symbols());
     }
 
+    public function test_what_the_values_of_runs_have_in_common_is_not_averaged_away(): void
+    {
+        $worked = new WorkedNotebook(Notebooks::of([Notebooks::entry('a', 2.0, 0.1)], [Notebooks::column('x')], [
+            Notebooks::line('m', 'statistics', ['column' => 'x'], isPerRun: true), Notebooks::line('k', 'formula', formula: 'a*m', isPerRun: true), Notebooks::line('all', 'statistics', ['column' => 'k']),
+        ], Notebooks::run(1, ['x' => [1.0, 1.0]]), Notebooks::run(2, ['x' => [1.0, 1.0]])));
+
+        self::assertEqualsWithDelta(0.1, $worked->line('all')->result()?->uncertainty, 1e-9);
+    }
+
     public function test_only_what_hangs_on_a_change_is_worked_out_again(): void
     {
         $kept = new class implements Results
