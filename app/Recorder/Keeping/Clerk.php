@@ -100,7 +100,7 @@ final class Clerk
     /**
      * @param  string  $task  a public method of Desk
      * @param  list<mixed>  $with  its arguments
-     * @return PromiseInterface<mixed> what it returns; rejected with ClerkUnable
+     * @return PromiseInterface<mixed> what it returns, never at once; rejected with ClerkUnable
      */
     public function ask(string $task, array $with): PromiseInterface
     {
@@ -109,7 +109,7 @@ final class Clerk
         $deferred = new Deferred;
         if ($this->in === null || $this->process?->isRunning() !== true) {
             $this->hasFoundItAway = true;
-            $deferred->reject(ClerkUnable::away('The process that asks MariaDB is starting.'));
+            $this->loop->futureTick(static fn () => $deferred->reject(ClerkUnable::away('The process that asks MariaDB is starting.')));
 
             return $deferred->promise();
         }

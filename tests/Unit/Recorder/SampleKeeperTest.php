@@ -242,6 +242,7 @@ final class SampleKeeperTest extends TestCase
         $this->clerk->ask('benches', [])->catch(static function (\Throwable $why) use (&$refused): void {
             $refused = $why;
         });
+        $this->turn(0.05);
 
         self::assertInstanceOf(ClerkUnable::class, $refused);
         self::assertTrue($refused->isAway);
