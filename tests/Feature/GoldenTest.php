@@ -9,8 +9,8 @@ use Database\Seeders\DatabaseSeeder;
 use Tests\TestCase;
 
 /**
- * What the demo came to before the notebook became general, written down by the application of that time: every reading, every
- * line of working, every ±. A redesign must not change a result.
+ * What the demo came to before the notebook became general, written down by the application of that time (and again when
+ * jumps were told more exactly): every reading, every line of working, every ±. A redesign must not change a result.
  */
 final class GoldenTest extends TestCase
 {

@@ -125,6 +125,20 @@ final readonly class Series
         return ($this->y[$i] - $this->y[$i - 1]) / ($this->x[$i] - $this->x[$i - 1]);
     }
 
+    /** Index of the last point at or before this x; 0 if all lie after it. */
+    public function lastUpTo(float $x): int
+    {
+        if ($x >= $this->x[count($this->x) - 1]) {
+            return count($this->x) - 1;
+        }
+        if ($x <= $this->x[0]) {
+            return 0;
+        }
+        $after = $this->after($x);
+
+        return $this->x[$after] === $x ? $after : $after - 1;
+    }
+
     /** Index of the first point at or after this x, which lies between the ends; at least 1. */
     private function after(float $x): int
     {

@@ -36,6 +36,9 @@ final readonly class ChargeBalanceFit
     /** Residuals larger than this many times the scatter of neighbouring points mean another chemistry. */
     private const WORST_MISFIT = 2.5;
 
+    /** ... and larger than this many times, a slow electrode perhaps. */
+    private const MISFIT = 1.5;
+
     /** A guess that is near the truth settles in ten steps or so. */
     private const STEPS = 40;
 
@@ -83,7 +86,7 @@ final readonly class ChargeBalanceFit
         };
         $best = $try(false);
         // A slow electrode leaves residuals of one sign in a row, and wild ones at the jump.
-        if ($best === null || $best->left !== [] || $best->persistence() > self::PERSISTENT) {
+        if ($best === null || $best->left !== [] || $best->persistence() > self::PERSISTENT || $best->scatter > self::MISFIT * $noise) {
             $lagging = $try(true);
             $best = $lagging !== null && $lagging->criterion < ($best->criterion ?? INF) - self::LAG_MUST_GAIN ? $lagging : $best;
         }

@@ -10,7 +10,7 @@ use Welkion\Core\Uncertainty\Measured;
 final readonly class EquivalencePoint
 {
     /** Share of the distance to another estimate that counts as uncertainty; part of it is their scatter. */
-    private const DOUBT = 0.75;
+    private const DOUBT = 0.5;
 
     /**
      * @param  Measured  $volume  in mL, from a curve through the points around the jump

@@ -31,33 +31,50 @@ final class LocalJump
     /** Points before and after at least; with fewer the volume rests on the straight interpolation alone. */
     private const LEAST_EACH_SIDE = 2;
 
+    /** Shares of the way to the jump at which its group is read. */
+    private const NEAR = 0.8;
+
+    private const HALF = 0.5;
+
+    /** What three estimates of the same volume differ by is somewhat less than what they are off. */
+    private const DOUBT = 1.5;
+
     private const ROUNDS = 4;
 
     /**
      * @param  int  $peak  index of the point before the steepest stretch
+     * @param  SignChange  $change  where it is on the straight line
      * @param  float  $before  mL, the jump before this one, or the start
      * @param  float|null  $after  mL, the jump after it; null if there is none
      * @return array{float, float}|null volume and standard uncertainty in mL; null where the points do not allow it
      */
-    public static function volume(TitrationCurve $curve, int $peak, float $start, float $before, ?float $after): ?array
+    public static function volume(TitrationCurve $curve, int $peak, SignChange $change, float $before, ?float $after): ?array
     {
-        $wide = self::fitted($curve, $peak, $start, $before, $after, self::POINTS_EACH_SIDE);
-        $narrow = self::fitted($curve, $peak, $start, $before, $after, self::NARROW_EACH_SIDE);
-        if ($wide === null || $narrow === null) {
-            return $wide ?? $narrow;
+        $each = self::POINTS_EACH_SIDE * $change->together;
+        $wide = self::fitted($curve, $peak, $change->at, $before, $after, $each, self::NEAR);
+        $others = [
+            self::fitted($curve, $peak, $change->at, $before, $after, self::NARROW_EACH_SIDE * $change->together, self::NEAR),
+            self::fitted($curve, $peak, $change->at, $before, $after, $each, self::HALF),
+        ];
+        if ($wide === null) {
+            return $others[0] ?? $others[1];
+        }
+        // What the relation itself is off shows when fewer points are used, or the groups are read elsewhere.
+        $doubt = 0.0;
+        foreach (array_filter($others) as [$volume]) {
+            $doubt = hypot($doubt, self::DOUBT * ($volume - $wide[0]));
         }
 
-        // What the relation itself is off shows when fewer points are used.
-        return [$wide[0], hypot($wide[1], $wide[0] - $narrow[0])];
+        return [$wide[0], hypot($wide[1], $doubt)];
     }
 
     /** @return array{float, float}|null */
-    private static function fitted(TitrationCurve $curve, int $peak, float $start, float $before, ?float $after, int $each): ?array
+    private static function fitted(TitrationCurve $curve, int $peak, float $start, float $before, ?float $after, int $each, float $share): ?array
     {
         $reach = min($start - $before, ($after ?? INF) - $start);
         $sign = (float) $curve->direction();
-        $buffer = self::buffer($curve, ($before + $start) / 2.0);
-        $next = $after === null ? null : self::buffer($curve, ($start + $after) / 2.0);
+        $buffer = self::buffer($curve, $before, $start, $share);
+        $next = $after === null ? null : self::buffer($curve, $start, $after, 1.0 - $share);
         [$x, $y] = [$curve->points->x, $curve->points->y];
         $from = max(0, $peak - $each + 1);
         $to = min($curve->points->count() - 1, $peak + $each);
@@ -108,12 +125,18 @@ final class LocalJump
         return $distance === null ? 10.0 ** -$p : 1.0 / (10.0 ** $p + 10.0 ** -$distance);
     }
 
-    /** The pH half way to a jump, where a weak acid buffers; null where it is that of a strong acid or base. */
-    private static function buffer(TitrationCurve $curve, float $volume): ?float
+    /**
+     * pKa of the group that buffers this share of the way between two jumps; null for a strong acid or base.
+     *
+     * By Henderson and Hasselbalch. Where several groups share a jump, those nearest to it shape it.
+     */
+    private static function buffer(TitrationCurve $curve, float $from, float $to, float $share): ?float
     {
-        $ph = $curve->points->at($volume);
+        $ph = $curve->points->at($from + $share * ($to - $from));
+        $half = $curve->points->at(($from + $to) / 2.0);
 
-        return $ph === null || $ph < self::STRONG_PH || $ph > 14.0 - self::STRONG_PH ? null : $ph;
+        return $ph === null || $half === null || $half < self::STRONG_PH || $half > 14.0 - self::STRONG_PH
+            ? null : $ph - $curve->direction() * log10($share / (1.0 - $share));
     }
 
     /**

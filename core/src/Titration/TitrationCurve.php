@@ -19,6 +19,12 @@ final readonly class TitrationCurve
      */
     private const SLIP_PH = 0.25;
 
+    /** So many points at least before their scatter is taken from cubics. */
+    private const FOR_CUBIC = 12;
+
+    /** A quarter of normal errors are smaller than this many standard deviations. */
+    private const QUARTILE = 0.3186;
+
     /**
      * @param  Series  $points  mL and pH
      * @param  list<float>  $slips  volumes in mL of the points left out
@@ -77,16 +83,48 @@ final readonly class TitrationCurve
         return new self(Series::of($this->points->x, $y), $this->slips, $noise * sqrt(1.0 + $lag * $lag) / (1.0 - $lag));
     }
 
-    /** Distance of each point from the line between its neighbours, by the median, so that the jump does not count. */
+    /**
+     * How far points lie from the line between their neighbours, by the median, so that the jump does not count; or from
+     * the cubic through two on each side, where that is less: with coarse steps a line takes the bend of the curve for
+     * scatter. The quarter of the points where the curve bends least tells then.
+     */
     private static function noiseOf(Series $points): float
     {
+        $fromLine = self::deviations($points, 1);
+        $noise = Median::deviation([...$fromLine, ...array_map(static fn (float $d): float => -$d, $fromLine)]);
+        if ($points->count() < self::FOR_CUBIC) {
+            return $noise;
+        }
+        $fromCubic = array_map(abs(...), self::deviations($points, 2));
+        sort($fromCubic);
+
+        return min($noise, $fromCubic[intdiv(count($fromCubic), 4)] / self::QUARTILE);
+    }
+
+    /**
+     * Each point less the polynomial through its neighbours, over what scatter of 1 makes of that.
+     *
+     * @param  int  $each  how many neighbours on each side
+     * @return list<float>
+     */
+    private static function deviations(Series $points, int $each): array
+    {
         $deviations = [];
-        for ($i = 1; $i < $points->count() - 1; $i++) {
-            $share = ($points->x[$i] - $points->x[$i - 1]) / ($points->x[$i + 1] - $points->x[$i - 1]);
-            $line = $points->y[$i - 1] + $share * ($points->y[$i + 1] - $points->y[$i - 1]);
-            $deviations[] = ($points->y[$i] - $line) / sqrt(1.0 + $share ** 2 + (1.0 - $share) ** 2);
+        for ($i = $each, $n = $points->count(); $i < $n - $each; $i++) {
+            $neighbours = array_values(array_diff(range($i - $each, $i + $each), [$i]));
+            $expected = 0.0;
+            $squares = 1.0;
+            foreach ($neighbours as $j) {
+                $share = 1.0;
+                foreach (array_diff($neighbours, [$j]) as $k) {
+                    $share *= ($points->x[$i] - $points->x[$k]) / ($points->x[$j] - $points->x[$k]);
+                }
+                $expected += $share * $points->y[$j];
+                $squares += $share * $share;
+            }
+            $deviations[] = ($points->y[$i] - $expected) / sqrt($squares);
         }
 
-        return Median::deviation([...$deviations, ...array_map(static fn (float $d): float => -$d, $deviations)]);
+        return $deviations;
     }
 }

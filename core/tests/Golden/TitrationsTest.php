@@ -7,8 +7,9 @@ namespace Welkion\Core\Tests\Golden;
 use PHPUnit\Framework\TestCase;
 
 /**
- * What twelve titrations came to before the working became general, written down by the code of that time: a redesign must
- * not change a result. (Whether the results are right is asked elsewhere, of the truth.)
+ * What twelve titrations came to before the working became general, written down by the code of that time (and again when
+ * jumps were told more exactly, by at most a tenth of an uncertainty): a redesign must not change a result. (Whether the
+ * results are right is asked elsewhere, of the truth.)
  */
 final class TitrationsTest extends TestCase
 {

@@ -9,10 +9,12 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Welkion\Core\Exception\NotEnoughPoints;
+use Welkion\Core\Tests\Chance;
 use Welkion\Core\Tests\Reference;
 use Welkion\Core\Titration\EquivalenceFinder;
 use Welkion\Core\Titration\EquivalencePoint;
 use Welkion\Core\Titration\TitrationCurve;
+use Welkion\Core\Uncertainty\Measured;
 
 final class EquivalenceFinderTest extends TestCase
 {
@@ -79,12 +81,25 @@ final class EquivalenceFinderTest extends TestCase
 
     public function test_finer_steps_give_a_smaller_uncertainty(): void
     {
-        $of = static fn (float $step): float => self::only(
-            $v = range(0.0, 20.0, $step), array_map(static fn (float $x): float => 7.0 + 4.0 * tanh(($x - 10.37) / 0.3), $v),
-        )->volume->uncertainty;
+        $of = static fn (float $step): Measured => self::only(...SimulatedTitration::of(new Chance(3), [4.0], 10.37, $step, 0.01))->volume;
+        [$coarse, $fine] = [$of(1.0), $of(0.1)];
 
-        self::assertGreaterThan(0.28, $of(1.0));
-        self::assertLessThan(0.04, $of(0.1));
+        self::assertEqualsWithDelta(10.37, $coarse->value, 2.0 * $coarse->uncertainty);
+        self::assertGreaterThan(2.0 * $fine->uncertainty, $coarse->uncertainty);
+        self::assertEqualsWithDelta(10.37, $fine->value, 2.0 * $fine->uncertainty);
+        self::assertLessThan(0.015, $fine->uncertainty);
+    }
+
+    public function test_one_reading_that_lies_off_makes_no_jump(): void
+    {
+        [$volumes, $ph] = Reference::columns('titration', 't01-tank-rinse.csv');
+        $plain = self::only($volumes, $ph)->volume->value;
+        foreach ([5, 12, 20, 50] as $row) {
+            $off = $ph;
+            $off[$row] += 0.12;
+
+            self::assertEqualsWithDelta($plain, self::only($volumes, $off)->volume->value, 0.01, "row {$row}");
+        }
     }
 
     public function test_one_mistyped_reading_is_named_and_left_out(): void
