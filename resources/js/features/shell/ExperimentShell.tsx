@@ -10,7 +10,7 @@ import { useNotebookNews, useNotebookQuery } from '../notebook'
 import { BenchNotes } from '../probes/BenchNotes'
 import { useLiveBench } from '../probes/useLiveBench'
 import { KeysDialog } from './KeysDialog'
-import { SaveStateText } from './SaveStateText'
+import { NotKept, SaveStateText } from './SaveStateText'
 import { StagePath } from './StagePath'
 import { ThemeButton } from './ThemeButton'
 import { TitleField } from './TitleField'
@@ -83,6 +83,7 @@ export function ExperimentShell() {
           </button>
         </div>
       </header>
+      <NotKept />
       {bench === null ? null : <ExperimentNotes bench={bench} />}
       <Outlet context={data} />
       {shown === 'keys' ? <KeysDialog onClose={handleClose} /> : null}

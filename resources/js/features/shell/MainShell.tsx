@@ -1,7 +1,7 @@
 import { Link, NavLink, Outlet } from 'react-router'
 import { useSession } from '../session/useSession'
 import { useSignOut } from '../session/useSignOut'
-import { NotKept } from './SaveStateText'
+import { NotKept, StillTrying } from './SaveStateText'
 import { ThemeButton } from './ThemeButton'
 import { Wordmark } from '../../ui/Wordmark'
 
@@ -34,7 +34,7 @@ export function MainShell() {
           ))}
         </nav>
         <span className="flex-1" />
-        <NotKept />
+        <StillTrying />
         <Link to="/sign-ins" className="quiet text-sm hover:underline" title="Where you are signed in">
           {session.data?.name}
         </Link>
@@ -49,6 +49,7 @@ export function MainShell() {
           Sign out
         </button>
       </header>
+      <NotKept />
       <Outlet />
     </div>
   )
