@@ -11,7 +11,7 @@ declare(strict_types=1);
 
 use Welkion\Core\Fitting\Curve;
 use Welkion\Core\Fitting\CurveFitter;
-use Welkion\Core\Fitting\StraightLine;
+use Welkion\Core\Linear\StraightLine;
 use Welkion\Core\Series\SavitzkyGolay;
 use Welkion\Core\Series\Summary;
 

@@ -10,9 +10,9 @@ use App\Models\Line;
 use App\Models\LineInput;
 use App\Models\Span;
 use Welkion\Core\Formula\Formula;
+use Welkion\Core\Notebook\Methods;
 use Welkion\Core\Notebook\Symbols;
 use Welkion\Core\Units\Unit;
-use Welkion\Core\Working\Methods;
 use Welkion\Core\Working\SlotKind;
 
 /**

@@ -6,7 +6,7 @@ namespace App\Recorder;
 
 use App\Recorder\Link\DeviceFault;
 use App\Recorder\Link\Sample;
-use Welkion\Core\Fitting\StraightLine;
+use Welkion\Core\Linear\StraightLine;
 use Welkion\Core\Series\Steadiness;
 use Welkion\Core\Series\SteadyLimits;
 

@@ -7,12 +7,12 @@ namespace App\Recording;
 use App\Notebook\NotebookRows;
 use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Notebook\Fields;
+use Welkion\Core\Notebook\Methods;
 use Welkion\Core\Notebook\RunData;
 use Welkion\Core\Notebook\WorkedNotebook;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Working\ColumnInput;
 use Welkion\Core\Working\Inputs;
-use Welkion\Core\Working\Methods;
 use Welkion\Core\Working\Outcome;
 
 /** What the methods that watch an open run have to say. */

@@ -38,4 +38,40 @@ final class ArchitectureTest extends TestCase
         self::assertGreaterThan(10, $count);
         self::assertSame([], $offenders);
     }
+
+    /** @return iterable<string, array{string, string}> folder, and the namespace of what is in it */
+    public static function houses(): iterable
+    {
+        yield 'core' => ['core/src', 'Welkion\\\\Core'];
+        yield 'application' => ['app', 'App'];
+    }
+
+    #[DataProvider('houses')]
+    public function test_no_folder_uses_one_that_uses_it(string $folder, string $namespace): void
+    {
+        $uses = [];
+        foreach (glob(dirname(__DIR__, 2)."/{$folder}/*", GLOB_ONLYDIR) ?: [] as $room) {
+            $uses[basename($room)] = self::roomsUsedIn($room, $namespace);
+        }
+        self::assertGreaterThan(8, count($uses));
+        // A room that nothing else uses, or that uses nothing else, is in no circle; what is left over is.
+        do {
+            $before = count($uses);
+            $uses = array_filter($uses, static fn (array $used): bool => array_intersect($used, array_keys($uses)) !== []);
+        } while (count($uses) < $before);
+
+        self::assertSame([], array_map(array_values(...), $uses));
+    }
+
+    /** @return list<string> */
+    private static function roomsUsedIn(string $room, string $namespace): array
+    {
+        $used = [];
+        foreach (new \RegexIterator(new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($room)), '/\.php$/') as $file) {
+            preg_match_all("/\\b{$namespace}\\\\(\w+)\\\\/", (string) file_get_contents((string) $file), $found);
+            $used = [...$used, ...$found[1]];
+        }
+
+        return array_values(array_diff(array_unique($used), [basename($room)]));
+    }
 }

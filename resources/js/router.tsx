@@ -42,7 +42,7 @@ export function createRouter() {
             { path: '/standards', ...page(async () => (await import('./features/standards')).ShelfPage) },
             {
               path: '/probes/:probeId',
-              ...page(async () => (await import('./features/probes')).ProbePage),
+              ...page(async () => (await import('./features/probePage')).ProbePage),
             },
             {
               path: '/probes/:probeId/calibrate',

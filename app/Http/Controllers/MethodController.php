@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Illuminate\Http\JsonResponse;
+use Welkion\Core\Notebook\Methods;
 use Welkion\Core\Working\Method;
-use Welkion\Core\Working\Methods;
 use Welkion\Core\Working\Slot;
 
 /** What methods there are, what each takes and what it gives. */

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use Welkion\Core\Notebook\Methods;
 use Welkion\Core\Notebook\WorkedLine;
 use Welkion\Core\Notebook\WorkedNotebook;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Warning;
 use Welkion\Core\Working\Mark;
-use Welkion\Core\Working\Methods;
 use Welkion\Core\Working\Outcome;
 use Welkion\Core\Working\ValueList;
 

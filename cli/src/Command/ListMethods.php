@@ -7,8 +7,8 @@ namespace Welkion\Cli\Command;
 use Welkion\Cli\Input;
 use Welkion\Cli\Json;
 use Welkion\Cli\Options;
+use Welkion\Core\Notebook\Methods;
 use Welkion\Core\Working\Method;
-use Welkion\Core\Working\Methods;
 use Welkion\Core\Working\Slot;
 
 /** What "work" can do. */

@@ -6,7 +6,7 @@ namespace Welkion\Core\Calibration;
 
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Exception\NotEnoughPoints;
-use Welkion\Core\Fitting\LeastSquares;
+use Welkion\Core\Linear\LeastSquares;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Uncertainty\Shares;
 use Welkion\Core\Uncertainty\Source;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Calibration;
 
-use Welkion\Core\Fitting\StraightLine;
+use Welkion\Core\Linear\StraightLine;
 
 /**
  * How a probe has changed over its calibrations: a least-squares line through its key figure against time.

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Calibration;
 
-use Welkion\Core\Fitting\StraightLine;
+use Welkion\Core\Linear\StraightLine;
 
 /** Finds readings in which the probe stood at an end of its range: they say nothing about its line. */
 final class ClippedReadings

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Welkion\Core\Calibration;
 
 use Welkion\Core\Exception\NotEnoughPoints;
-use Welkion\Core\Fitting\LeastSquares;
-use Welkion\Core\Fitting\StraightLine;
+use Welkion\Core\Linear\LeastSquares;
+use Welkion\Core\Linear\StraightLine;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Uncertainty\Source;
 use Welkion\Core\Uncertainty\StudentT;

@@ -8,7 +8,7 @@ use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Exception\UnequalLengths;
 use Welkion\Core\Fitting\CurveFitter;
 use Welkion\Core\Fitting\Relation;
-use Welkion\Core\Fitting\StraightLine;
+use Welkion\Core\Linear\StraightLine;
 use Welkion\Core\Series\SteadyLimits;
 
 /** A probe's whole way to rest in one standard, for judging a reading that was accepted on it. */

@@ -7,6 +7,9 @@ namespace Welkion\Core\Fitting;
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Exception\UnequalLengths;
+use Welkion\Core\Linear\LeastSquares;
+use Welkion\Core\Linear\Triangle;
+use Welkion\Core\Linear\Weighting;
 use Welkion\Core\Units\Unit;
 
 /**

@@ -6,6 +6,7 @@ namespace Welkion\Core\Fitting;
 
 use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Exception\UnequalLengths;
+use Welkion\Core\Linear\Triangle;
 
 /**
  * Searches the constants of a curve that make the sum of squared residuals least.

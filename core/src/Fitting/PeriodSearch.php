@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Fitting;
 
+use Welkion\Core\Linear\PlainLeastSquares;
+
 /**
  * Starting values for swinging curves: a sine and a cosine of each likely period are fitted by plain least
  * squares, for unevenly spaced points as well (after Lomb, Astrophysics and Space Science 39, 1976).

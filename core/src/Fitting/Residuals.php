@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Fitting;
 
+use Welkion\Core\Linear\LeastSquares;
 use Welkion\Core\Uncertainty\LogGamma;
 use Welkion\Core\Uncertainty\StudentT;
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Fitting;
 
+use Welkion\Core\Linear\Weighting;
+
 /**
  * One place of a search: constants, residuals and slopes there.
  *

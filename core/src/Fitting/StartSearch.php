@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Fitting;
 
+use Welkion\Core\Linear\PlainLeastSquares;
+
 /**
  * Starting values for a fit: constants that act linearly are solved for, the others are tried on a grid that
  * suits the extent of the data.

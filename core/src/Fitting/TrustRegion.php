@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Fitting;
 
+use Welkion\Core\Linear\Triangle;
+
 /**
  * The step p that makes |r - J p| smallest while |D p| stays within a radius.
  *

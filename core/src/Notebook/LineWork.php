@@ -13,7 +13,6 @@ use Welkion\Core\Warning;
 use Welkion\Core\Working\CommonSources;
 use Welkion\Core\Working\Declaration;
 use Welkion\Core\Working\Inputs;
-use Welkion\Core\Working\Methods;
 use Welkion\Core\Working\Outcome;
 use Welkion\Core\Working\Slot;
 use Welkion\Core\Working\SlotKind;

@@ -9,7 +9,6 @@ use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Formula\Formula;
 use Welkion\Core\Formula\PhysicalConstants;
 use Welkion\Core\Units\Unit;
-use Welkion\Core\Working\Methods;
 use Welkion\Core\Working\SlotKind;
 
 /**

@@ -6,7 +6,7 @@ namespace Welkion\Core\Series;
 
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Exception\NotEnoughPoints;
-use Welkion\Core\Fitting\LeastSquares;
+use Welkion\Core\Linear\LeastSquares;
 
 /** Slopes and curvatures at the points themselves, for steps of any size. */
 final class Derivative

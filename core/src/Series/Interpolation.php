@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Series;
 
+use Welkion\Core\Series\Methods\Points;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Uncertainty\Shares;
 use Welkion\Core\Working\Inputs;
@@ -14,7 +15,7 @@ final class Interpolation
     /** @return Measured|null null outside of the points */
     public static function at(Inputs $inputs, Measured $x): ?Measured
     {
-        $series = $inputs->series();
+        $series = Points::of($inputs);
         $y = $series->at($x->value);
         if ($y === null) {
             return null;

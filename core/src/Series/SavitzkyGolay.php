@@ -6,7 +6,7 @@ namespace Welkion\Core\Series;
 
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Exception\NotEnoughPoints;
-use Welkion\Core\Fitting\LeastSquares;
+use Welkion\Core\Linear\LeastSquares;
 
 /**
  * Smoothing and derivatives of evenly spaced samples: a polynomial fitted to a moving window, taken at its middle.

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Welkion\Core\Series;
 
 use Welkion\Core\Exception\NotEnoughPoints;
-use Welkion\Core\Fitting\StraightLine;
+use Welkion\Core\Linear\StraightLine;
 use Welkion\Core\Uncertainty\Sample;
 
 /** What is read off a stretch of a run. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Series;
 
-use Welkion\Core\Fitting\StraightLine;
+use Welkion\Core\Linear\StraightLine;
 
 /** Whether a signal has come to rest: its drift and scatter over the last window, and where it is going. */
 final readonly class Steadiness

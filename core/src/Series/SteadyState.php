@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Series;
 
-use Welkion\Core\Fitting\StraightLine;
+use Welkion\Core\Linear\StraightLine;
 
 /** From when on a run no longer changes. */
 final class SteadyState

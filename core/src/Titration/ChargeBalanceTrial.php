@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Welkion\Core\Titration;
 
 use Welkion\Core\Fitting\Minimum;
-use Welkion\Core\Fitting\Triangle;
+use Welkion\Core\Linear\Triangle;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Uncertainty\Median;
 use Welkion\Core\Units\Unit;

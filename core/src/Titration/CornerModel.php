@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Welkion\Core\Titration;
 
 use Welkion\Core\Fitting\Model;
-use Welkion\Core\Fitting\StraightLine;
+use Welkion\Core\Linear\StraightLine;
 use Welkion\Core\Series\Series;
 
 /**

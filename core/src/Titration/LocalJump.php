@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Titration;
 
-use Welkion\Core\Fitting\LeastSquares;
+use Welkion\Core\Linear\LeastSquares;
 
 /**
  * The equivalence volume from the points around a jump.

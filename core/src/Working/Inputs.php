@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Welkion\Core\Working;
 
 use Welkion\Core\Exception\MissingInput;
-use Welkion\Core\Series\Series;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Uncertainty\Source;
 
@@ -44,16 +43,6 @@ final readonly class Inputs
     public function withColumns(array $columns): self
     {
         return new self($columns, $this->numbers, $this->texts, $this->spans, $this->key);
-    }
-
-    /**
-     * Two columns as points of a run, in the order of x.
-     *
-     * @throws MissingInput
-     */
-    public function series(string $x = 'x', string $y = 'y'): Series
-    {
-        return Series::of($this->column($x)->values, $this->column($y)->values);
     }
 
     /** @throws MissingInput */

@@ -4,13 +4,6 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Working;
 
-use Welkion\Core\Formula\Formula;
-use Welkion\Core\Formula\Node\Call;
-use Welkion\Core\Formula\Node\Name;
-use Welkion\Core\Formula\Node\Negation;
-use Welkion\Core\Formula\Node\Node;
-use Welkion\Core\Formula\Node\Number;
-use Welkion\Core\Formula\Node\Operation;
 use Welkion\Core\Uncertainty\Digits;
 use Welkion\Core\Uncertainty\Measured;
 
@@ -73,6 +66,16 @@ final readonly class Mathematics
         return new self('times', parts: [$left, $right]);
     }
 
+    public static function power(self $base, self $exponent): self
+    {
+        return new self('power', parts: [$base, $exponent]);
+    }
+
+    public static function negative(self $of): self
+    {
+        return new self('negative', parts: [$of]);
+    }
+
     public static function call(string $name, self ...$of): self
     {
         return new self('call', $name, parts: array_values($of));
@@ -92,29 +95,6 @@ final readonly class Mathematics
     public static function at(self $what, self $where): self
     {
         return new self('at', parts: [$what, $where]);
-    }
-
-    /**
-     * A typed formula.
-     *
-     * @param  array<string, Measured>|null  $values  put in for the symbols; null leaves them
-     */
-    public static function ofFormula(Formula $formula, ?array $values = null): self
-    {
-        return self::ofNode($formula->tree, $values);
-    }
-
-    /** @param  array<string, Measured>|null  $values */
-    private static function ofNode(Node $node, ?array $values): self
-    {
-        return match (true) {
-            $node instanceof Number => self::number((string) json_encode($node->value), $node->unit->symbol ?? ''),
-            $node instanceof Name => isset($values[$node->symbol]) ? self::value($values[$node->symbol]) : self::symbol($node->symbol),
-            $node instanceof Negation => new self('negative', parts: [self::ofNode($node->of, $values)]),
-            $node instanceof Operation => new self(strtolower($node->operator->name), parts: [self::ofNode($node->left, $values), self::ofNode($node->right, $values)]),
-            $node instanceof Call => self::call($node->function->value, ...array_map(static fn (Node $n): self => self::ofNode($n, $values), $node->arguments)),
-            default => throw new \LogicException('A node of an unknown kind.'),
-        };
     }
 
     /** @return array<string, mixed> in the shape screens take */

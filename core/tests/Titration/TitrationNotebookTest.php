@@ -6,6 +6,7 @@ namespace Welkion\Core\Tests\Titration;
 
 use PHPUnit\Framework\TestCase;
 use Welkion\Core\Notebook\Line;
+use Welkion\Core\Notebook\Methods;
 use Welkion\Core\Notebook\Notebook;
 use Welkion\Core\Notebook\Protocol;
 use Welkion\Core\Notebook\Run;
@@ -20,7 +21,6 @@ use Welkion\Core\Units\Unit;
 use Welkion\Core\Warning;
 use Welkion\Core\Working\ColumnInput;
 use Welkion\Core\Working\Inputs;
-use Welkion\Core\Working\Methods;
 use Welkion\Core\Working\Outcome;
 
 /** The titration as a protocol of data, and the methods it uses. */

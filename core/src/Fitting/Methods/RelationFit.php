@@ -10,6 +10,7 @@ use Welkion\Core\Fitting\Curve;
 use Welkion\Core\Fitting\CurveFitter;
 use Welkion\Core\Fitting\Fit;
 use Welkion\Core\Fitting\Relation;
+use Welkion\Core\Formula\Typeset;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Units\Unit;
 use Welkion\Core\Working\ColumnInput;
@@ -57,7 +58,7 @@ final readonly class RelationFit implements Method
 
         return $values === [] ? Outcome::needs('The formula has no free constant.', $curve->formula->text)
             : Outcome::of($values, $curve->formula->text, warnings: $fit->warnings(), marks: [self::drawn($fit, $x)],
-                explanation: new Explanation(Mathematics::equals(Mathematics::symbol($y->name), Mathematics::ofFormula($curve->formula))));
+                explanation: new Explanation(Mathematics::equals(Mathematics::symbol($y->name), Typeset::formula($curve->formula))));
     }
 
     private static function drawn(Fit $fit, ColumnInput $x): Mark

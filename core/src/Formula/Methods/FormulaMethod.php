@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Welkion\Core\Formula\Methods;
 
 use Welkion\Core\Formula\Formula;
+use Welkion\Core\Formula\Typeset;
 use Welkion\Core\Units\Unit;
 use Welkion\Core\Working\Declaration;
 use Welkion\Core\Working\Explanation;
 use Welkion\Core\Working\Inputs;
-use Welkion\Core\Working\Mathematics;
 use Welkion\Core\Working\Method;
 use Welkion\Core\Working\Outcome;
 use Welkion\Core\Working\Slot;
@@ -38,6 +38,6 @@ final readonly class FormulaMethod implements Method
 
         return Outcome::of(['value' => $value], $text, [
             'sources' => new ValueList(array_values($percent), Unit::parse('%'), names: array_map(strval(...), array_keys($percent))),
-        ], explanation: new Explanation(Mathematics::ofFormula($formula), Mathematics::ofFormula($formula, $inputs->numbers())));
+        ], explanation: new Explanation(Typeset::formula($formula), Typeset::formula($formula, $inputs->numbers())));
     }
 }

@@ -32,7 +32,7 @@ final readonly class Area implements Method
 
     public function work(Inputs $inputs): Outcome
     {
-        $series = $inputs->series();
+        $series = Points::of($inputs);
         $baseline = $inputs->text('baseline') ?? 'zero';
         $area = match (true) {
             $baseline === 'zero' => SpanStatistics::of($series)->area(),

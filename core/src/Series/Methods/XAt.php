@@ -32,7 +32,7 @@ final readonly class XAt implements Method
 
     public function work(Inputs $inputs): Outcome
     {
-        $series = $inputs->series();
+        $series = Points::of($inputs);
         $height = $inputs->number('value')->in($inputs->column('y')->unit);
         $crossings = Crossings::of($series, $height->value);
         $unit = $inputs->column('x')->unit;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Titration\Methods;
 
+use Welkion\Core\Series\Methods\Points;
 use Welkion\Core\Titration\StepAdvice;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Units\Unit;
@@ -39,7 +40,7 @@ final readonly class FinerSteps implements KnowsItsSources, Method
     {
         $unit = $inputs->column('x')->unit;
         $remaining = [$inputs->number('next')->in($unit)->value, $inputs->number('last')->in($unit)->value];
-        $advice = StepAdvice::for($inputs->series(), $remaining);
+        $advice = StepAdvice::for(Points::of($inputs), $remaining);
         $explanation = new Explanation(Mathematics::words(self::FORMULA));
         $exactly = static fn (float $value): Measured => Measured::of($value, 0.0, Unit::parse('mL'));
 

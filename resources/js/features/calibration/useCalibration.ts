@@ -1,7 +1,8 @@
-import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { actKey } from '../../lib/actKey'
 import { answerOf, api } from '../../lib/api/client'
 import type { Calibration, CalibrationSettings, StandardsChoice } from '../../lib/api/types'
+import { renewProbes } from '../probes/renewProbes'
 
 export interface CalibrationPlan {
   recipe: string
@@ -38,13 +39,6 @@ export function useOpenCalibration(probeId: number) {
       client.setQueryData(['calibration', calibration.id], calibration)
     },
   })
-}
-
-/** Everything that shows which calibration is in force. */
-export function renewProbes(client: QueryClient): void {
-  for (const key of ['bench', 'benches', 'probe', 'calibrations', 'notebook', 'rows']) {
-    void client.invalidateQueries({ queryKey: [key] })
-  }
 }
 
 /** Everything that can be done to an open calibration; each answers with the calibration as it then stands. */

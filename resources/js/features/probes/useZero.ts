@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { answerOf, api } from '../../lib/api/client'
-import { renewProbes } from '../calibration/useCalibration'
+import { renewProbes } from './renewProbes'
 
 export function useZeros(probeId: number) {
   return useQuery({

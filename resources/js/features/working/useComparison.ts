@@ -3,7 +3,7 @@ import { answerOf, api } from '../../lib/api/client'
 import type { Comparison } from '../../lib/api/types'
 import { screenId } from '../../lib/notebook/screenId'
 import { uuid } from '../../lib/uuid'
-import { renewProbes } from '../calibration/useCalibration'
+import { renewProbes } from '../probes/renewProbes'
 
 /** The results of a run by several calibrations, and what may be done with them. */
 export function useComparison(runId: number, experimentId: number) {

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Welkion\Core\Fitting;
+namespace Welkion\Core\Linear;
 
 /**
  * The upper triangle R of A = Q R, which is all that a step, a covariance and a test of independence need.

@@ -2,17 +2,17 @@
 
 declare(strict_types=1);
 
-namespace Welkion\Core\Tests\Working;
+namespace Welkion\Core\Tests\Notebook;
 
 use PHPUnit\Framework\TestCase;
 use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Exception\MissingInput;
+use Welkion\Core\Notebook\Methods;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Uncertainty\Source;
 use Welkion\Core\Units\Unit;
 use Welkion\Core\Working\ColumnInput;
 use Welkion\Core\Working\Inputs;
-use Welkion\Core\Working\Methods;
 use Welkion\Core\Working\Outcome;
 use Welkion\Core\Working\Slot;
 use Welkion\Core\Working\SlotKind;

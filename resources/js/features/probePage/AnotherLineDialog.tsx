@@ -4,7 +4,7 @@ import type { Probe } from '../../lib/api/types'
 import { Dialog } from '../../ui/Dialog'
 import { DialogActions } from '../../ui/DialogActions'
 import { useNow } from '../../ui/useNow'
-import { useBenches } from './useBenches'
+import { useBenches } from '../probes/useBenches'
 import { figureText } from '../../lib/probes/figureText'
 import { useAnotherLine } from './useKept'
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Welkion\Core\Fitting;
+namespace Welkion\Core\Linear;
 
 /**
  * Least squares by QR without refinement: enough for a guess that a fit will improve.

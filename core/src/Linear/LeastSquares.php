@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Welkion\Core\Fitting;
+namespace Welkion\Core\Linear;
 
 use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Exception\UnequalLengths;

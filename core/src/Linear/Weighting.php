@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Welkion\Core\Fitting;
+namespace Welkion\Core\Linear;
 
 /**
  * Puts weights on columns: least squares of rows times the roots of their weights is weighted least squares.

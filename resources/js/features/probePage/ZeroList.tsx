@@ -2,7 +2,7 @@ import { dayAndTime } from '../../lib/ago'
 import type { Probe } from '../../lib/api/types'
 import { shownQuantity } from '../../lib/probes/shown'
 import { useNow } from '../../ui/useNow'
-import { useUndoZero, useZeros } from './useZero'
+import { useUndoZero, useZeros } from '../probes/useZero'
 
 const MOST = 5
 

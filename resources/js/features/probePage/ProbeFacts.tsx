@@ -1,8 +1,8 @@
 import type { LiveProbe, Probe } from '../../lib/api/types'
 import { shownRaw } from '../../lib/probes/shown'
 import { Note } from '../../ui/Note'
-import { ProbeValue } from './ProbeCard'
-import { StateWord } from './StateWord'
+import { ProbeValue } from '../probes/ProbeCard'
+import { StateWord } from '../probes/StateWord'
 
 const KIND_WORDS: Readonly<Record<Probe['kind'], string>> = {
   'ph-electrode': 'pH electrode',

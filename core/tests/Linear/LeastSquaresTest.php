@@ -2,18 +2,18 @@
 
 declare(strict_types=1);
 
-namespace Welkion\Core\Tests\Fitting;
+namespace Welkion\Core\Tests\Linear;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Exception\UnequalLengths;
-use Welkion\Core\Fitting\DoubledPrecision;
-use Welkion\Core\Fitting\LeastSquares;
-use Welkion\Core\Fitting\QrDecomposition;
 use Welkion\Core\Fitting\Residuals;
-use Welkion\Core\Fitting\Triangle;
 use Welkion\Core\Fitting\TrustRegion;
+use Welkion\Core\Linear\DoubledPrecision;
+use Welkion\Core\Linear\LeastSquares;
+use Welkion\Core\Linear\QrDecomposition;
+use Welkion\Core\Linear\Triangle;
 use Welkion\Core\Tests\Chance;
 
 final class LeastSquaresTest extends TestCase

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { answerOf, api } from '../../lib/api/client'
-import { renewProbes } from '../calibration/useCalibration'
+import { renewProbes } from '../probes/renewProbes'
 
 /** Puts a probe away that has gone for good, and brings it back. */
 export function useCupboard(probeId: number) {

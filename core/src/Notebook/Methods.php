@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Welkion\Core\Working;
+namespace Welkion\Core\Notebook;
 
 use Welkion\Core\Fitting\Methods\RelationFit;
 use Welkion\Core\Fitting\Methods\Slope;
@@ -16,6 +16,7 @@ use Welkion\Core\Titration\Methods\Equivalence;
 use Welkion\Core\Titration\Methods\FinerSteps;
 use Welkion\Core\Titration\Methods\HalfWay;
 use Welkion\Core\Titration\Methods\RefinedEquivalence;
+use Welkion\Core\Working\Method;
 
 /** The one place where methods are listed. */
 final class Methods

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Welkion\Core\Fitting;
+namespace Welkion\Core\Linear;
 
 /**
  * A = Q R of a tall matrix by Householder reflections.

@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Welkion\Core\Tests\Fitting;
+namespace Welkion\Core\Tests\Linear;
 
 use PHPUnit\Framework\TestCase;
 use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Exception\UnequalLengths;
-use Welkion\Core\Fitting\StraightLine;
+use Welkion\Core\Linear\StraightLine;
 
 final class StraightLineTest extends TestCase
 {

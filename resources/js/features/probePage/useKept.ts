@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { answerOf, api } from '../../lib/api/client'
-import { renewProbes } from '../calibration/useCalibration'
+import { renewProbes } from '../probes/renewProbes'
 
 /** What may be done with calibrations that were kept. */
 export function useKeptActions() {

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Welkion\Core\Fitting;
+namespace Welkion\Core\Linear;
 
 /**
  * Sums of products as if worked out with twice the digits of a double and rounded once.
