@@ -174,6 +174,12 @@ final class Probe extends Model
         return Trust::of($this->kind, $calibration?->calibrated()?->verdict(), $calibration?->ageDays(now()), $calibration->origin ?? Origin::Read);
     }
 
+    /** Whether something can be recorded with it and need not be asked about first. */
+    public function isReady(): bool
+    {
+        return $this->is_present && $this->trust()->isUnquestioned();
+    }
+
     public function trustSentence(): ?string
     {
         $calibration = $this->calibrationWithProbe();

@@ -59,6 +59,15 @@ final readonly class Comparison
         ], array_map(static fn ($line): string => $plain->worded($line->title), $plain->lines));
     }
 
+    /** By how much a result differs from the recorded one; null where there is none. */
+    public static function difference(?WorkedLine $line, WorkedLine $recorded): ?float
+    {
+        $result = $line?->result();
+        $before = $recorded->result();
+
+        return $result === null || $before === null ? null : $result->value - $before->value;
+    }
+
     /**
      * @param  array<int, Calibration|null>  $instead
      * @return array<string, WorkedLine> lines for each run, by symbol

@@ -8,12 +8,15 @@ use App\Exceptions\Refusal;
 use App\Models\Bench;
 use App\Models\Column;
 use App\Models\Experiment;
+use App\Models\Reading;
 use App\Models\Run;
 use App\Notebook\Draft;
 use App\Notebook\Journal;
 use App\Notebook\Roles;
+use App\Notebook\RunRows;
 use App\Notebook\Sender;
 use App\Recorder\RecorderClient;
+use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Notebook\ColumnKind;
 use Welkion\Core\Notebook\StepLimits;
 use Welkion\Core\Notebook\StepPlan;
@@ -129,6 +132,21 @@ final readonly class RunBook
     public static function planOf(Run $run): StepPlan
     {
         return StepPlan::fromArray($run->plan ?? ['steps' => []], self::limits($run->experiment));
+    }
+
+    /** @return list<float|string> the steps of an open run's plan that have no reading yet */
+    public static function remaining(Run $run, RunRows $rows): array
+    {
+        if (! $run->isOpen()) {
+            return [];
+        }
+        $taken = array_map(static fn (Reading $r): float|string|null => $r->stepValue(), $rows->readings);
+        try {
+            return self::planOf($run)->remaining(array_values(array_filter($taken, static fn (float|string|null $s): bool => $s !== null)));
+        } catch (CoreException) {
+            // Stored under an older rule: what is taken stays, and the steps are typed.
+            return [];
+        }
     }
 
     /** @throws Refusal If it is finished. */

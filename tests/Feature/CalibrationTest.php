@@ -40,6 +40,15 @@ final class CalibrationTest extends TestCase
         [$slope, $offset] = array_column($kept->json('keyFigures'), 'measured');
         self::assertAgrees($truth['slopePercent'], $slope);
         self::assertAgrees($truth['offsetMv'], $offset, coarsest: 1.0);
+        [$low, $high] = $kept->json('line.ends');
+        self::assertEquals([2.0, 12.0], [$low['value'], $high['value']], 'Drawn where buffers are.');
+        foreach ($kept->json('standards') as $standard) {
+            ['value' => $value, 'raw' => $raw, 'off' => $off] = $standard['reading'];
+            $onLine = $low['raw'] + ($high['raw'] - $low['raw']) * ($value - 2.0) / 10.0;
+            self::assertEqualsWithDelta($raw - $onLine, $off, 1e-6, 'Off the line that is drawn.');
+            // A new electrode gives nothing at pH 7 and about 58 mV less with each pH at 20 °C.
+            self::assertEqualsWithDelta(58.2 * (7.0 - $standard['valueHere']), $standard['rawExpected'], 3.0);
+        }
         $reading = CalibrationReading::query()->where('calibration_id', $id)->firstOrFail();
         self::assertCount($reading->sample_count, $reading->samples, 'All raw values are kept.');
         // Ten seconds at 4 Hz; where the window begins just at a value, rounding of its time decides.

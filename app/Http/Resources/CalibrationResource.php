@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Calibration\CalibrationEffect;
+use App\Calibration\CalibrationPicture;
 use App\Calibration\MistakeFinder;
 use App\Models\Calibration;
 use App\Models\CalibrationReading;
@@ -13,15 +15,11 @@ use Illuminate\Http\Resources\Json\JsonResource;
 use Welkion\Core\Calibration\CalibrationFault;
 use Welkion\Core\Calibration\CalibrationLine;
 use Welkion\Core\Calibration\ProbeCalibration;
-use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Exception\CoreException;
 
 /** @mixin Calibration */
 final class CalibrationResource extends JsonResource
 {
-    /** The pH at which the effect of a calibration is told. */
-    private const EXAMPLE_PH = 5.0;
-
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
@@ -39,8 +37,8 @@ final class CalibrationResource extends JsonResource
         $calibrated = self::calibrated($calibration);
         $probe = $calibration->probe;
         $faults = $calibration->isOpen() ? (new MistakeFinder)->in($calibration) : [];
-        $hasExpectation = $calibration->unit === $probe->kind->unit() && ($probe->isPhElectrode() || $probe->model()->readsFromFactory());
-        $expected = $hasExpectation ? $probe->model()->factoryLine($calibration->celsius()) : null;
+        $picture = CalibrationPicture::of($calibration, $calibrated);
+        $effect = CalibrationEffect::of($calibration, $calibrated);
 
         return [
             'id' => $calibration->id,
@@ -56,13 +54,14 @@ final class CalibrationResource extends JsonResource
             'origin' => $calibration->origin->value,
             'unit' => $calibration->unit,
             'settings' => self::settings($calibration),
-            'standards' => self::standards($calibration),
+            'standards' => self::standards($calibration, $picture),
             'celsius' => $calibration->celsius(),
-            'line' => $calibrated === null ? null : self::line($calibrated->line()),
-            'expected' => $expected === null ? null : self::line($expected),
+            'range' => ['from' => $picture->from, 'to' => $picture->to],
+            'line' => $picture->line === null ? null : self::line($picture->line, $picture),
+            'expected' => $picture->expected === null ? null : self::line($picture->expected, $picture),
             'keyFigures' => $calibrated === null ? [] : array_map(CalibrationSummaryResource::figure(...), $calibrated->keyFigures()),
             'verdict' => $calibrated === null ? null : CalibrationSummaryResource::verdict($calibrated->verdict()),
-            'effect' => $calibrated === null ? null : self::effect($calibration, $calibrated),
+            'effect' => $effect === null ? null : ['shown' => $effect->shown, 'before' => $effect->before],
             'faults' => array_map(static fn (CalibrationFault $fault): array => [
                 'code' => $fault->code, 'sentence' => $fault->sentence, 'blocks' => $fault->blocks, 'positions' => $fault->positions,
             ], $faults),
@@ -91,7 +90,7 @@ final class CalibrationResource extends JsonResource
     }
 
     /** @return list<array<string, mixed>> */
-    private static function standards(Calibration $calibration): array
+    private static function standards(Calibration $calibration, CalibrationPicture $picture): array
     {
         $readings = $calibration->readings->keyBy('position');
         $bottles = ShelfStandard::withTrashed()->whereKey(array_filter(array_column($calibration->standards, 'shelfId')))->get()->keyBy('id');
@@ -104,16 +103,18 @@ final class CalibrationResource extends JsonResource
             if ($standard === null) {
                 continue;
             }
+            $here = $standard->valueIn($calibration->surroundings($celsius));
             $rows[] = $row + [
                 'isExample' => false,
                 'position' => $position,
-                'valueHere' => $standard->valueIn($calibration->surroundings($celsius)),
+                'valueHere' => $here,
+                'rawExpected' => $standard->isPoint() ? $picture->rawAt($here) : null,
                 'instruction' => $standard->source->instruction(),
                 'needsRinse' => $standard->source->needsRinse(),
                 'isPoint' => $standard->isPoint(),
                 'lot' => $bottle?->lot,
                 'isExpired' => $bottle?->isExpired($calibration->kept_at ?? now()) ?? false,
-                'reading' => $reading instanceof CalibrationReading ? self::reading($reading) : null,
+                'reading' => $reading instanceof CalibrationReading ? self::reading($reading) + ['off' => $standard->isPoint() ? $picture->off($reading) : null] : null,
             ];
         }
 
@@ -131,26 +132,11 @@ final class CalibrationResource extends JsonResource
     }
 
     /** @return array<string, mixed> */
-    private static function line(CalibrationLine $line): array
+    private static function line(CalibrationLine $line, CalibrationPicture $picture): array
     {
         return [
             'slope' => $line->slope, 'slopeUncertainty' => $line->slopeUncertainty, 'offset' => $line->offset,
-            'offsetUncertainty' => $line->offsetUncertainty, 'reference' => $line->reference, 'residuals' => $line->residuals,
+            'offsetUncertainty' => $line->offsetUncertainty, 'reference' => $line->reference, 'ends' => $picture->ends($line),
         ];
-    }
-
-    /** @return array{shown: float, before: float}|null what a reading would have been before this calibration */
-    private static function effect(Calibration $calibration, ProbeCalibration $now): ?array
-    {
-        $last = $calibration->previous();
-        $before = $last?->unit === $calibration->unit ? $last->calibrated() : null;
-        $values = array_map(static fn ($r): float => $r->value, $calibration->points());
-        if ($before === null || ($values === [] && $calibration->probe->kind !== ProbeKind::PhElectrode)) {
-            return null;
-        }
-        $shown = $calibration->probe->kind === ProbeKind::PhElectrode ? self::EXAMPLE_PH : (min($values) + max($values)) / 2.0;
-        $celsius = $calibration->probe->kind === ProbeKind::PhElectrode ? $calibration->celsius() : null;
-
-        return ['shown' => $shown, 'before' => $before->quantity($now->line()->rawAt($shown), 0.0, $celsius)->value];
     }
 }

@@ -43,9 +43,8 @@ final class ComparisonResource extends JsonResource
     private static function result(?WorkedLine $line, WorkedLine $recorded): array
     {
         $result = $line?->result();
-        $before = $recorded->result();
-        $difference = $result === null || $before === null ? null : $result->value - $before->value;
-        $uncertainty = $before->uncertainty ?? 0.0;
+        $difference = Comparison::difference($line, $recorded);
+        $uncertainty = $recorded->result()->uncertainty ?? 0.0;
 
         return [
             'measured' => $result === null ? null : MeasuredResource::shape($result),

@@ -8,12 +8,9 @@ use App\Calibration\StandardRows;
 use App\Models\Probe;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
-use Welkion\Core\Calibration\Buffer;
-use Welkion\Core\Calibration\PotassiumChloride;
-use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Calibration\Recipe;
-use Welkion\Core\Calibration\Standard;
 use Welkion\Core\Series\SteadyLimits;
+use Welkion\Core\Uncertainty\Digits;
 
 /** @mixin Probe */
 final class ProbeResource extends JsonResource
@@ -43,7 +40,7 @@ final class ProbeResource extends JsonResource
             'rawUnit' => $probe->raw_unit,
             'unit' => $probe->unit(),
             'decimals' => $probe->kind->decimals(),
-            'rawDecimals' => self::decimalsOf($probe->resolution),
+            'rawDecimals' => Digits::decimalsOf($probe->resolution),
             'resolution' => $probe->resolution,
             'fastestHz' => $probe->fastest_hz,
             'isPresent' => $probe->is_present,
@@ -51,7 +48,7 @@ final class ProbeResource extends JsonResource
             'isAlive' => $probe->kind->isAlive(),
             'movedFrom' => $probe->recentlyMovedFrom(),
             'canBeZeroed' => $probe->kind->canBeZeroed(),
-            'isReady' => $probe->is_present && $probe->trust()->isUnquestioned(),
+            'isReady' => $probe->isReady(),
             'trust' => $probe->trust()->value,
             'trustSentence' => $probe->trustSentence(),
             'calibration' => $calibration === null ? null : CalibrationSummaryResource::shape($calibration),
@@ -60,7 +57,7 @@ final class ProbeResource extends JsonResource
                 'key' => $r->value, 'title' => $r->title(), 'hint' => $r->hint(), 'unit' => $r->unit($probe->kind),
                 'needsBarometer' => $r->needsBarometer(), 'needsBore' => $r->needsBore(),
             ], Recipe::for($probe->kind)),
-            'standardChoices' => array_map(StandardRows::row(...), self::choices($probe->kind)),
+            'standardChoices' => array_map(StandardRows::row(...), Recipe::standardChoices($probe->kind)),
             'steady' => self::limits($limits) + ['rawScatter' => $probe->steadyLimits()->scatter, 'isOwn' => isset($probe->bench->steady_limits[$probe->kind->value])],
         ];
     }
@@ -72,29 +69,5 @@ final class ProbeResource extends JsonResource
             'driftPerMinute' => $limits->driftPerMinute, 'scatter' => $limits->scatter, 'tolerance' => $limits->tolerance,
             'windowS' => $limits->windowS, 'share' => $limits->share,
         ];
-    }
-
-    /** @return list<Standard> what can be chosen besides a typed value */
-    private static function choices(ProbeKind $kind): array
-    {
-        $all = match ($kind) {
-            ProbeKind::PhElectrode => array_map(Standard::buffer(...), Buffer::cases()),
-            ProbeKind::ConductivityCell => array_map(Standard::potassiumChloride(...), PotassiumChloride::cases()),
-            default => array_merge(...array_map(static fn (Recipe $r): array => $r->standards($kind), Recipe::for($kind))),
-        };
-        $choices = [];
-        foreach ($all as $standard) {
-            if ($standard->source->value !== 'typed') {
-                $choices["{$standard->source->value} {$standard->code} {$standard->label}"] = $standard;
-            }
-        }
-
-        return array_values($choices);
-    }
-
-    /** Digits after the point that a resolution reaches: 1 for 0.1, 2 for 0.05, 4 for 0.0005. */
-    private static function decimalsOf(float $resolution): int
-    {
-        return $resolution > 0.0 ? max(0, (int) ceil(-log10($resolution) - 1e-9)) : 3;
     }
 }

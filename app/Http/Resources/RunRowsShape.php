@@ -13,7 +13,6 @@ use App\Notebook\ExperimentWork;
 use App\Notebook\RunRows;
 use App\Recording\RunBook;
 use App\Recording\RunWatch;
-use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Notebook\WorkedColumn;
 use Welkion\Core\Uncertainty\Digits;
 use Welkion\Core\Uncertainty\Measured;
@@ -29,7 +28,7 @@ final class RunRowsShape
         $rows = RunRows::of($run, $work->rows->columns);
         $data = $work->worked->data($run->id);
         $columns = array_map(static fn (Column $c): WorkedColumn => $work->worked->column($c->symbol, $run->id), array_combine($work->rows->columns->pluck('symbol')->all(), $work->rows->columns->all()));
-        $remaining = $run->isOpen() ? self::remaining($run, $rows) : [];
+        $remaining = RunBook::remaining($run, $rows);
 
         return [
             'id' => $run->id, 'experimentId' => $run->experiment_id, 'plan' => (object) ($run->plan ?? []), 'remaining' => $remaining,
@@ -44,17 +43,6 @@ final class RunRowsShape
             ], $rows->readings, array_keys($rows->readings)),
             'advice' => self::advice($run->isOpen() ? RunWatch::outcomes($work->rows, $work->worked, $run->id, $remaining) : []),
         ];
-    }
-
-    /** @return list<float|string> */
-    private static function remaining(Run $run, RunRows $rows): array
-    {
-        try {
-            return RunBook::planOf($run)->remaining(array_values(array_filter(array_map(static fn (Reading $r): float|string|null => $r->stepValue(), $rows->readings), static fn ($s): bool => $s !== null)));
-        } catch (CoreException) {
-            // Stored under an older rule: what is taken stays, and the steps are typed.
-            return [];
-        }
     }
 
     /**

@@ -107,6 +107,24 @@ enum Recipe: string
         return $this === self::Bore;
     }
 
+    /** @return list<Standard> what a probe of a kind can be calibrated at, besides a typed value */
+    public static function standardChoices(ProbeKind $kind): array
+    {
+        $all = match ($kind) {
+            ProbeKind::PhElectrode => array_map(Standard::buffer(...), Buffer::cases()),
+            ProbeKind::ConductivityCell => array_map(Standard::potassiumChloride(...), PotassiumChloride::cases()),
+            default => array_merge(...array_map(static fn (self $r): array => $r->standards($kind), self::for($kind))),
+        };
+        $choices = [];
+        foreach ($all as $standard) {
+            if ($standard->source !== StandardSource::Typed) {
+                $choices["{$standard->source->value} {$standard->code} {$standard->label}"] = $standard;
+            }
+        }
+
+        return array_values($choices);
+    }
+
     /** @return list<Standard> what it begins with; the values of typed ones are examples to change */
     public function standards(ProbeKind $kind): array
     {

@@ -47,6 +47,12 @@ final readonly class Digits
         return max(0, $leading < 1.95 ? 1 - $magnitude : -$magnitude);
     }
 
+    /** Digits after the point that a resolution reaches: 1 for 0.1, 2 for 0.05, 4 for 0.0005; 3 where it is not known. */
+    public static function decimalsOf(float $resolution): int
+    {
+        return $resolution > 0.0 ? max(0, (int) ceil(-log10($resolution) - 1e-9)) : 3;
+    }
+
     /** A number with a fixed count of decimals and a point, no thousands mark; minus zero is written 0. */
     public static function fixed(float $value, int $decimals): string
     {

@@ -56,6 +56,22 @@ final class StandardTest extends TestCase
         self::assertFalse(Standard::fit('comfortable stretch', 5.0, 'N')->isPoint());
     }
 
+    public function test_what_a_probe_can_be_calibrated_at_is_named_once_and_needs_no_typing(): void
+    {
+        foreach (ProbeKind::cases() as $kind) {
+            $choices = Recipe::standardChoices($kind);
+            $names = array_map(static fn (Standard $s): string => "{$s->source->value} {$s->code} {$s->label}", $choices);
+
+            self::assertSame(array_unique($names), $names, $kind->value);
+            self::assertNotContains(StandardSource::Typed, array_map(static fn (Standard $s): StandardSource => $s->source, $choices), $kind->value);
+        }
+        self::assertCount(count(Buffer::cases()), Recipe::standardChoices(ProbeKind::PhElectrode));
+        self::assertCount(count(PotassiumChloride::cases()), Recipe::standardChoices(ProbeKind::ConductivityCell));
+        self::assertEqualsCanonicalizing(
+            [StandardSource::Ice, StandardSource::Boiling], array_map(static fn (Standard $s): StandardSource => $s->source, Recipe::standardChoices(ProbeKind::Thermometer)),
+        );
+    }
+
     /** @return iterable<string, array{\Closure(): mixed, string}> */
     public static function nonsense(): iterable
     {

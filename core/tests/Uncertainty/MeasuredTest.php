@@ -92,4 +92,9 @@ final class MeasuredTest extends TestCase
 
         self::assertSame(['0', '0.001', '0.0191', '1', '200', '-50', '500000', '1000000', '1e12', '-1e12', '1e-9', '2.5e-7', '8.5e-6', '4.94e-324'], $written);
     }
+
+    public function test_a_resolution_tells_how_many_digits_mean_anything(): void
+    {
+        self::assertSame([1, 2, 4, 0, 0, 3], array_map(Digits::decimalsOf(...), [0.1, 0.05, 0.0005, 1.0, 25.0, 0.0]));
+    }
 }

@@ -112,12 +112,17 @@ export function standard(position: number, label: string, change: Partial<Standa
     instruction: 'Rinse, blot, then dip in',
     needsRinse: true,
     isPoint: true,
+    rawExpected: null,
     reading: null,
     ...change,
   }
 }
 
-export function readIn(value: number, raw: number, change: Partial<NonNullable<Standard['reading']>> = {}) {
+export function readIn(
+  value: number,
+  raw: number,
+  change: Partial<NonNullable<Standard['reading']>> = {},
+): NonNullable<Standard['reading']> {
   return {
     value,
     celsius: 21.4,
@@ -127,6 +132,7 @@ export function readIn(value: number, raw: number, change: Partial<NonNullable<S
     wasSteady: true,
     driftPerMinute: 0,
     samples: [],
+    off: null,
     ...change,
   }
 }
@@ -152,6 +158,7 @@ export function calibration(change: Partial<Calibration> = {}): Calibration {
     setAsideReason: null,
     settings: {},
     celsius: 21.4,
+    range: { from: 2, to: 12 },
     standards: [standard(0, '7.00'), standard(1, '4.01')],
     line: null,
     expected: null,

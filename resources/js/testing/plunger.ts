@@ -16,12 +16,13 @@ export function standard(
     unit: 'mL',
     instruction: '',
     needsRinse: false,
+    rawExpected: 3 + 1.5 * value,
     reading: raw === null ? null : readIn(value, raw, { celsius: 21, scatter: 0 }),
     ...change,
   })
 }
 
-const LINE = { slopeUncertainty: 0, offsetUncertainty: 0, reference: 0, residuals: [] }
+const LINE = { slopeUncertainty: 0, offsetUncertainty: 0, reference: 0 }
 
 /** A plunger calibrated at marks: 1.5 mm for 1 mL, 3 mm at nothing. */
 export function testCalibration(change: Partial<Calibration> = {}): Calibration {
@@ -44,8 +45,17 @@ export function testCalibration(change: Partial<Calibration> = {}): Calibration 
     settings: {},
     standards: [standard(0, 10, 18), standard(1, 30, null), standard(2, 50, null)],
     celsius: 21,
+    range: { from: 0, to: 57.5 },
     line: null,
-    expected: { ...LINE, slope: 1.5, offset: 3 },
+    expected: {
+      ...LINE,
+      slope: 1.5,
+      offset: 3,
+      ends: [
+        { value: 0, raw: 3 },
+        { value: 57.5, raw: 89.25 },
+      ],
+    },
     keyFigures: [],
     verdict: null,
     effect: null,

@@ -93,7 +93,7 @@ function Judgement({ calibration, isOneOfMany }: { calibration: OneCalibration; 
 
 /** How far the standards lie off their line; two always lie on it. */
 function Residual({ calibration }: { calibration: OneCalibration }) {
-  const residuals = calibration.line?.residuals ?? []
+  const residuals = calibration.standards.flatMap(({ reading }) => reading?.off ?? [])
   if (residuals.length < 3) return null
   const largest = Math.max(...residuals.map(Math.abs))
   return (

@@ -24,10 +24,17 @@ describe('lineFigureOption', () => {
   })
 
   it('draws the line once there is one, and nothing is now when it was kept', () => {
-    const line = { slope: 1.6, slopeUncertainty: 0, offset: 2, offsetUncertainty: 0, reference: 0, residuals: [] }
+    const ends = [
+      { value: 0, raw: 2 },
+      { value: 57.5, raw: 94 },
+    ]
+    const line = { slope: 1.6, slopeUncertainty: 0, offset: 2, offsetUncertainty: 0, reference: 0, ends }
     const series = seriesOf(testCalibration({ line, state: 'kept' }), [47.9], TEST_INK)
 
-    expect(series.get('line Hazel-3')?.[0]).toEqual([0, 2])
+    expect(series.get('line Hazel-3')).toEqual([
+      [0, 2],
+      [57.5, 94],
+    ])
     expect(series.has('now 0')).toBe(false)
   })
 

@@ -6,11 +6,10 @@ import { standardName, standardValue } from './standardWords'
 
 type Line = NonNullable<OneCalibration['line']>
 
-const PH_RANGE = { min: 2, max: 12 }
-
 export function lineFigureOption(calibration: Calibration, now: readonly (number | null)[], ink: Ink): FigureOption {
   const all = [calibration, ...calibration.beside]
-  const range = quantityRange(calibration)
+  const { from, to } = calibration.range
+  const range = niceRange(calibration.unit === 'pH' ? [] : [from, to], { min: from, max: to })
   const points = calibration.standards.filter((standard) => standard.isPoint)
   const next = calibration.state === 'open' ? calibration.standards.find((one) => one.reading === null) : undefined
   const later = points.filter((one) => one.reading === null && one !== next)
@@ -19,7 +18,7 @@ export function lineFigureOption(calibration: Calibration, now: readonly (number
   const raws = [
     ...all.flatMap((one) => one.standards.flatMap(({ reading }) => (reading === null ? [] : [reading.raw]))),
     ...now.filter((raw): raw is number => raw !== null && next?.isPoint === true),
-    ...(guide === null ? [] : [rawAt(guide, range.min), rawAt(guide, range.max)]),
+    ...(guide === null ? [] : guide.ends.map(({ raw }) => raw)),
   ]
   const rawRange = niceRange(raws.slice(1), { min: raws[0] ?? 0, max: raws[0] ?? 1 })
   const colour = (index: number) => (all.length === 1 ? ink.primary : runColour(ink, index + 1))
@@ -34,13 +33,9 @@ export function lineFigureOption(calibration: Calibration, now: readonly (number
     ),
     yAxis: axis(ink, `raw signal / ${calibration.probe.rawUnit}`, rawRange, 62),
     series: [
-      ...(expected === null
-        ? []
-        : [drawn('new probe', expected, range, { color: ink.faint, type: 'dashed', width: 1.5 })]),
+      ...(expected === null ? [] : [drawn('new probe', expected, { color: ink.faint, type: 'dashed', width: 1.5 })]),
       ...all.flatMap((one, index) =>
-        one.line === null
-          ? []
-          : [drawn(`line ${one.probe.serial}`, one.line, range, { color: colour(index), width: 2 })],
+        one.line === null ? [] : [drawn(`line ${one.probe.serial}`, one.line, { color: colour(index), width: 2 })],
       ),
       ...all.map((one, index) => ({
         name: one.probe.serial,
@@ -66,12 +61,11 @@ export function lineFigureOption(calibration: Calibration, now: readonly (number
         symbolSize: 12,
         itemStyle: { color: 'transparent', borderColor: ink.faint, borderWidth: 2 },
         label: label(ink.quiet, ink),
-        data:
-          guide === null
+        data: later.flatMap((one) =>
+          one.rawExpected === null
             ? []
-            : later.map((one) =>
-                named(`${standardName(one)} to come`, one.valueHere, rawAt(guide, one.valueHere), range),
-              ),
+            : [named(`${standardName(one)} to come`, one.valueHere, one.rawExpected, range)],
+        ),
       },
       ...now.flatMap((raw, index) =>
         next === undefined || raw === null || !next.isPoint
@@ -108,24 +102,11 @@ function valueOf(standard: Standard): number {
   return standard.reading?.value ?? standard.valueHere
 }
 
-function rawAt(line: Line, value: number): number {
-  return line.offset + line.slope * (value - line.reference)
-}
-
-/** From where to where the quantity is drawn: around the standards, and with nothing in sight where there is only one. */
-function quantityRange(calibration: Calibration) {
-  if (calibration.unit === 'pH') return niceRange([], PH_RANGE)
-  const values = calibration.standards.filter((one) => one.isPoint).map(valueOf)
-  const [low, high] = [Math.min(0, ...values), Math.max(...values, 0)]
-  const top = high > low ? high : 1
-  return niceRange([low, top + 0.15 * (top - low)], { min: low, max: top })
-}
-
-function drawn(name: string, line: Line, range: { min: number; max: number }, lineStyle: object) {
+function drawn(name: string, line: Line, lineStyle: object) {
   return {
     name,
     type: 'line' as const,
-    data: [range.min, range.max].map((value) => [value, rawAt(line, value)]),
+    data: line.ends.map(({ value, raw }) => [value, raw]),
     symbol: 'none',
     silent: true,
     lineStyle,

@@ -28,11 +28,6 @@ export function ReadingsOfCalibration({ calibrationId }: { calibrationId: number
         {calibration.data.standards.map((standard) => {
           const { reading } = standard
           if (reading === null) return null
-          const { line } = calibration.data
-          const off =
-            line === null || !standard.isPoint
-              ? null
-              : reading.raw - line.offset - line.slope * (reading.value - line.reference)
           const raw = shownRaw(rawUnit, decimals, reading.raw)
           return (
             <tr key={standard.position}>
@@ -51,7 +46,7 @@ export function ReadingsOfCalibration({ calibrationId }: { calibrationId: number
                   {fixed(reading.scatter, decimals)} {raw.unit}
                 </span>
               </td>
-              <td className="num">{off === null ? '—' : `${fixed(off, decimals)} ${rawUnit}`}</td>
+              <td className="num">{reading.off === null ? '—' : `${fixed(reading.off, decimals)} ${rawUnit}`}</td>
               <td>
                 <Samples
                   values={reading.samples}

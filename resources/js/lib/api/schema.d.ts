@@ -1529,7 +1529,11 @@ export interface components {
             needsRinse: boolean;
             /** @description false when it only shows whether the probe sits well */
             isPoint: boolean;
+            /** @description raw signal to be expected in it, by the line of a new probe or the one so far */
+            rawExpected: number | null;
             reading: {
+                /** @description above the line, in the raw unit; null without a line */
+                off: number | null;
                 /** @description of the standard at its temperature */
                 value: number;
                 celsius: number;
@@ -1548,7 +1552,11 @@ export interface components {
             offset: number;
             offsetUncertainty: number;
             reference: number;
-            residuals: number[];
+            /** @description where it begins and ends in the picture */
+            ends: {
+                value: number;
+                raw: number;
+            }[];
         };
         OneCalibration: {
             id: number;
@@ -1576,6 +1584,11 @@ export interface components {
             unit: string;
             settings: components["schemas"]["CalibrationSettings"];
             standards: components["schemas"]["Standard"][];
+            /** @description from where to where of the quantity the picture goes */
+            range: {
+                from: number;
+                to: number;
+            };
             celsius: number;
             line: components["schemas"]["CalibrationLine"] | null;
             /** @description the line a new probe would have */
