@@ -18,16 +18,19 @@ type Answer = Parameters<typeof answerOf<Change>>[0]
 /** What the screens know of a notebook becomes what an answer says; whatever was missed is fetched. */
 export function takeIn(client: QueryClient, experimentId: number, change: Change): void {
   const before = client.getQueryData<Notebook>(notebookKey(experimentId))
-  if (before !== undefined) {
-    const now = applyChange(before, change)
-    client.setQueryData(notebookKey(experimentId), now)
-    client.setQueryData<{ revision: number; worked: Change['worked'] }>(workedKey(experimentId), (worked) =>
-      worked === undefined ? worked : { revision: change.revision, worked: applyWorked(worked.worked, change, now) },
-    )
+  // An answer that comes after newer news would bring back what was before them.
+  if (before === undefined || change.revision < before.revision) {
+    void renew(client, experimentId)
+    return
   }
+  const now = applyChange(before, change)
+  client.setQueryData(notebookKey(experimentId), now)
+  client.setQueryData<{ revision: number; worked: Change['worked'] }>(workedKey(experimentId), (worked) =>
+    worked === undefined ? worked : { revision: change.revision, worked: applyWorked(worked.worked, change, now) },
+  )
   for (const rows of change.rows) client.setQueryData(rowsKey(rows.id), rows)
   if (change.changesCells) void client.invalidateQueries({ queryKey: ['rows'] })
-  if (before === undefined || hasMissed(before, change)) void renew(client, experimentId)
+  if (hasMissed(before, change)) void renew(client, experimentId)
 }
 
 export async function renew(client: QueryClient, experimentId: number): Promise<void> {

@@ -44,11 +44,6 @@ describe('a change that is answered', () => {
     expect(before.lines).toHaveLength(2)
   })
 
-  it('changes nothing back when it comes late', () => {
-    const before = notebook({ revision: 9 })
-    expect(applyChange(before, change({ revision: 8 }))).toBe(before)
-  })
-
   it('keeps the stages where they are not told', () => {
     expect(applyChange(notebook(), change({})).stages).toEqual(notebook().stages)
   })

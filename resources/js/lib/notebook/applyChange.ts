@@ -11,9 +11,8 @@ const LISTS = {
   run: 'runs',
 } as const satisfies Record<Exclude<ChangedThing['kind'], 'experiment'>, keyof Lists>
 
-/** The notebook with what a change has changed; an answer that comes late changes nothing back. */
+/** The notebook with what a change has changed. */
 export function applyChange(notebook: Notebook, change: Change): Notebook {
-  if (change.revision < notebook.revision) return notebook
   const now: Notebook = {
     ...notebook,
     revision: change.revision,

@@ -1,0 +1,66 @@
+import { QueryClient } from '@tanstack/react-query'
+import { describe, expect, it } from 'vitest'
+import type { Change, Notebook } from '../../lib/api/types'
+import { notebook, runRows } from '../../testing/notebook'
+import { takeIn } from './useChange'
+import { notebookKey, rowsKey, workedKey } from './useNotebook'
+
+const EXPERIMENT = 4
+
+function answer(revision: number, rows: Change['rows'] = []): Change {
+  return {
+    revision,
+    made: null,
+    changed: [],
+    worked: [],
+    rows,
+    changesCells: false,
+    stages: null,
+    undo: null,
+    redo: null,
+    said: null,
+  }
+}
+
+/** What a screen knows of a notebook at revision 7, and which of it is asked for again. */
+function screen() {
+  const client = new QueryClient()
+  client.setQueryData(notebookKey(EXPERIMENT), notebook({ revision: 7 }))
+  client.setQueryData(workedKey(EXPERIMENT), { revision: 7, worked: [] })
+  client.setQueryData(rowsKey(3), runRows(3, [], { remaining: [1, 2] }))
+  return {
+    client,
+    revision: () => client.getQueryData<Notebook>(notebookKey(EXPERIMENT))?.revision,
+    isAskedAgain: () =>
+      [notebookKey(EXPERIMENT), workedKey(EXPERIMENT), rowsKey(3)].map(
+        (key) => client.getQueryState(key)?.isInvalidated,
+      ),
+  }
+}
+
+describe('the answer to a change', () => {
+  const fewer = [runRows(3, [], { remaining: [2] })]
+
+  it('is taken in at once, and nothing is asked again', () => {
+    const { client, revision, isAskedAgain } = screen()
+    takeIn(client, EXPERIMENT, answer(8, fewer))
+    expect(revision()).toBe(8)
+    expect(client.getQueryData(rowsKey(3))).toMatchObject({ remaining: [2] })
+    expect(isAskedAgain()).toEqual([false, false, false])
+  })
+
+  it('that comes after newer news brings nothing back; all is asked again', () => {
+    const { client, revision, isAskedAgain } = screen()
+    takeIn(client, EXPERIMENT, answer(6, fewer))
+    expect(revision()).toBe(7)
+    expect(client.getQueryData(rowsKey(3))).toMatchObject({ remaining: [1, 2] })
+    expect(isAskedAgain()).toEqual([true, true, true])
+  })
+
+  it('that knows of more than this screen has heard is taken in, and all is asked again', () => {
+    const { client, revision, isAskedAgain } = screen()
+    takeIn(client, EXPERIMENT, answer(9, fewer))
+    expect(revision()).toBe(9)
+    expect(isAskedAgain()).toEqual([true, true, true])
+  })
+})
