@@ -1,9 +1,13 @@
 // How fast the screens answer, on a copy that bin/bench starts: one JSON line a task, times in milliseconds.
+import { execFileSync } from 'node:child_process'
 import { gzipSync } from 'node:zlib'
 import { signedInPage, steady } from './browser.mjs'
+import { Client } from './client.mjs'
 
 const LIVE_SAMPLES = 150
 const SET_ASIDES = 40
+const REQUESTS = 60
+const OPENINGS = 10
 
 const report = (task, values, more = {}) => {
   const sorted = [...values].sort((a, b) => a - b)
@@ -96,6 +100,10 @@ await hands('Clock', '×1')
 await page.goto('/experiments/2/reason')
 await page.getByRole('button', { name: 'Rows', exact: true }).click()
 const times = []
+const requests = []
+page.on('requestfinished', (request) => {
+  if (request.url().endsWith('/set-aside')) requests.push(request.timing().responseEnd)
+})
 for (let i = 0; i < SET_ASIDES / 2; i++) {
   await page.getByRole('button', { name: 'Set aside the reading at 10.50 mL' }).click()
   await page.getByLabel('Why?').fill('measured for speed')
@@ -125,4 +133,43 @@ for (let i = 0; i < SET_ASIDES / 2; i++) {
   }
 }
 report('set_aside_to_working', times)
+report('of_it_the_request', requests)
+
+// A notebook of 40 runs, from the press on its link to its working.
+const { experiment, runs, readings } = JSON.parse(execFileSync('php', ['tools/bench-database.php']))
+const openings = []
+for (let i = 0; i < OPENINGS; i++) {
+  await page.goto('/experiments')
+  const link = page.locator(`a[href^="/experiments/${experiment}/"]`).first()
+  await link.waitFor()
+  await page.waitForTimeout(300)
+  const started = performance.now()
+  await link.click()
+  await page.locator('[data-testid=working-lines] > li').first().waitFor()
+  openings.push(performance.now() - started)
+}
+report('open_notebook', openings, { runs, readings })
 await browser.close()
+
+// One after the other, as one screen asks.
+const client = new Client()
+await client.signIn()
+for (const [task, path] of [
+  ['request_up', '/up'],
+  ['request_session', '/api/session'],
+  ['request_experiments', '/api/experiments'],
+  ['request_notebook', '/api/experiments/2'],
+  ['request_worked', '/api/experiments/2/worked'],
+  ['request_notebook_of_40_runs', `/api/experiments/${experiment}`],
+  ['request_worked_of_40_runs', `/api/experiments/${experiment}/worked`],
+]) {
+  const took = []
+  for (let i = 0; i < REQUESTS; i++) {
+    const asked = performance.now()
+    const answer = await client.ask('GET', path)
+    await answer.text()
+    if (!answer.ok) throw new Error(`${path} was answered ${answer.status}.`)
+    took.push(performance.now() - asked)
+  }
+  report(task, took)
+}

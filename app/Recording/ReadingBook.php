@@ -32,15 +32,14 @@ final readonly class ReadingBook
     /**
      * @param  float|string|null  $step  what the run is set to
      * @param  Reading|null  $replaces  the reading this one takes the place of
-     * @param  Sender  $sender  the same key again gives the same reading
+     * @param  Sender  $sender  the same key again takes none
      *
      * @throws Refusal If the run is finished, the step is taken, or a probe is elsewhere or not steady.
      */
-    public function take(Run $run, float|string|null $step, ?Reading $replaces, bool $takeAnyway, Sender $sender): Reading
+    public function take(Run $run, float|string|null $step, ?Reading $replaces, bool $takeAnyway, Sender $sender): void
     {
-        $taken = $this->takenWith($run, $sender->key);
-        if ($taken !== null) {
-            return $taken;
+        if ($this->isTakenWith($run, $sender->key)) {
+            return;
         }
         RunBook::requireOpen($run);
         $this->requireFree($run, $step, $replaces);
@@ -55,17 +54,13 @@ final readonly class ReadingBook
             SteadyRule::require($snapshot->of($channel->probe_id), $channel->probe, $takeAnyway);
         }
         $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run, $step, $replaces, $channels, $watched, $snapshot): string {
-            if ($this->takenWith($run, $draft->sender->key) === null) {
-                $this->requireFree($run, $step, $replaces);
-                $this->store($draft, $run, $step, $replaces, $channels, $watched, $snapshot);
-            }
+            $this->requireFree($run, $step, $replaces);
+            $this->store($draft, $run, $step, $replaces, $channels, $watched, $snapshot);
 
             return 'Took a reading'.($step === null ? '' : ' at '.self::shown($step, RunBook::limits($run->experiment)))." in {$run->title()}";
         });
         $this->recorder->restartWindows($bench);
         $run->seen();
-
-        return $this->takenWith($run, $sender->key) ?? throw new \LogicException('The reading was not stored.');
     }
 
     public function delete(Reading $reading, Sender $sender): void
@@ -83,9 +78,9 @@ final readonly class ReadingBook
         return is_string($step) ? "\"{$step}\"" : trim(number_format($step, $limits->decimals, '.', '').' '.$limits->unit->symbol);
     }
 
-    private function takenWith(Run $run, string $key): ?Reading
+    private function isTakenWith(Run $run, string $key): bool
     {
-        return Reading::query()->where('run_id', $run->id)->where('request_key', $key)->get()->first();
+        return Reading::query()->where('run_id', $run->id)->where('request_key', $key)->get()->isNotEmpty();
     }
 
     /**

@@ -43,6 +43,8 @@ final class QueryCountTest extends TestCase
     private function counts(Experiment $experiment, int $run, float $step): array
     {
         $entry = $experiment->entries()->where('symbol', 'c')->firstOrFail()->id;
+        $bench = $experiment->bench()->firstOrFail();
+        $this->settle($bench, $this->electrodeOf($bench));
 
         return array_map(static function (\Closure $ask): int {
             DB::flushQueryLog();
@@ -58,7 +60,7 @@ final class QueryCountTest extends TestCase
             'notebook' => fn () => $this->getJson("/api/experiments/{$experiment->id}"),
             'worked' => fn () => $this->getJson("/api/experiments/{$experiment->id}/worked"),
             'rows' => fn () => $this->getJson("/api/runs/{$run}"),
-            'reading' => fn () => $this->take($run, $step),
+            'reading' => fn () => $this->postJson("/api/runs/{$run}/readings", ['step' => $step]),
             'typed' => fn () => $this->putJson("/api/experiments/{$experiment->id}/entries/{$entry}/value", ['typed' => (string) (0.1 + $step)]),
         ]);
     }

@@ -10,6 +10,7 @@ use App\Models\Run;
 use App\Models\User;
 use App\Notebook\ExperimentStart;
 use App\Notebook\ProtocolLibrary;
+use App\Recorder\RecorderClient;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -39,13 +40,26 @@ trait Notebooks
     }
 
     /**
-     * At once after another reading, too: the recorder waits for the first value that comes.
+     * A reading once its probes are steady, as a person takes it; what else is refused is answered at once.
      *
      * @return TestResponse<Response>
      */
     protected function take(int $run, float|string|null $step, ?string $key = null, ?int $replaces = null): TestResponse
     {
-        return $this->json('POST', "/api/runs/{$run}/readings", ['step' => $step, 'replaces' => $replaces, 'takeAnyway' => true], ['Request-Key' => $key ?? (string) Str::uuid()]);
+        $key ??= (string) Str::uuid();
+        $ask = fn (): TestResponse => $this->json('POST', "/api/runs/{$run}/readings", ['step' => $step, 'replaces' => $replaces], ['Request-Key' => $key]);
+        $answer = $ask();
+        if ($answer->json('code') === 'not-steady') {
+            // Nobody waits for the clock on the wall.
+            app(RecorderClient::class)->act(Run::query()->findOrFail($run)->bench ?? self::fail('A run without a bench has nothing that could settle.'), ['act' => 'speed', 'times' => 60]);
+            $this->eventually(static function () use ($ask, &$answer): bool {
+                $answer = $ask();
+
+                return $answer->json('code') !== 'not-steady';
+            }, 20.0);
+        }
+
+        return $answer;
     }
 
     /** @return array<string, mixed> what a line comes to */

@@ -93,12 +93,16 @@ export class Teacher {
   async acceptStandard(standard: StandardName, shown: StandardName = standard): Promise<void> {
     await this.rinse()
     await this.dip(standard)
-    const before = await this.page.getByRole('button', { name: 'retake', exact: true }).count()
+    const before = await this.retakeCount()
     const step = this.page.locator('li[aria-current=step]')
     await expect(step).toContainText(shown)
-    await expect(step.getByText('steady', { exact: true })).toBeVisible()
-    await step.getByRole('button', { name: /Accept reading/ }).click()
-    await expect(this.page.getByRole('button', { name: 'retake', exact: true })).toHaveCount(before + 1)
+    await this.untilTaken(
+      async () => {
+        await expect(step.getByText('steady', { exact: true })).toBeVisible()
+        await step.getByRole('button', { name: /Accept reading/ }).click()
+      },
+      async () => (await this.retakeCount()) === before + 1,
+    )
   }
 
   /** Begins the usual calibration of a probe, from the list of benches. */
@@ -143,11 +147,19 @@ export class Teacher {
 
   /** Waits until every probe in the standard that is next is steady, and accepts it. */
   async acceptSteady(probes = 1): Promise<void> {
-    const before = await this.page.getByRole('button', { name: 'retake', exact: true }).count()
+    const before = await this.retakeCount()
     const step = this.page.locator('li[aria-current=step]')
-    await expect(step.getByText('steady', { exact: true })).toHaveCount(probes, { timeout: 30_000 })
-    await this.page.keyboard.press('t')
-    await expect(this.page.getByRole('button', { name: 'retake', exact: true })).toHaveCount(before + 1)
+    await this.untilTaken(
+      async () => {
+        await expect(step.getByText('steady', { exact: true })).toHaveCount(probes, { timeout: 30_000 })
+        await this.page.keyboard.press('t')
+      },
+      async () => (await this.retakeCount()) === before + 1,
+    )
+  }
+
+  private async retakeCount(): Promise<number> {
+    return this.page.getByRole('button', { name: 'retake', exact: true }).count()
   }
 
   async keep(): Promise<void> {
@@ -190,9 +202,24 @@ export class Teacher {
       else await expect(add).toBeDisabled()
     }
     const steady = this.page.locator('li[aria-current=step]').getByText('steady', { exact: true })
-    await expect(steady).toHaveCount(probes, { timeout: 30_000 })
-    await this.page.getByRole('button', { name: /^Take reading/ }).click()
-    await expect(this.readingRows()).toHaveCount(before + 1)
+    await this.untilTaken(
+      async () => {
+        await expect(steady).toHaveCount(probes, { timeout: 30_000 })
+        await this.page.getByRole('button', { name: /^Take reading/ }).click()
+      },
+      async () => (await this.readingCount()) === before + 1,
+    )
+  }
+
+  /** What was still said to be steady may have moved when the press arrives; then a person waits and presses again. */
+  private async untilTaken(press: () => Promise<void>, isTaken: () => Promise<boolean>): Promise<void> {
+    const refused = this.page.getByRole('alert').filter({ hasText: 'Not steady yet' })
+    for (let i = 0; i < 5; i++) {
+      await press()
+      await expect.poll(async () => (await isTaken()) || (await refused.isVisible()), { timeout: 10_000 }).toBe(true)
+      if (await isTaken()) return
+    }
+    expect(await isTaken()).toBe(true)
   }
 
   readingRows() {
