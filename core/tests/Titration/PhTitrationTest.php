@@ -132,4 +132,25 @@ final class PhTitrationTest extends TestCase
 
         return $warnings;
     }
+
+    public function test_readings_that_scatter_as_they_should_are_all_believed(): void
+    {
+        $chance = new Chance(31);
+        for ($i = 0; $i < 12; $i++) {
+            $titration = PhTitration::of(...SimulatedTitration::of($chance, [$chance->between(3.5, 5.5)], $chance->between(9.0, 15.0), 0.5, 0.01));
+
+            self::assertSame([], $titration->refined?->left);
+            self::assertSame(0.0, $titration->refined->lag);
+        }
+    }
+
+    public function test_the_straight_line_of_a_strong_base_needs_to_know_where_it_began(): void
+    {
+        $base = SimulatedTitration::of(new Chance(6), [], 14.2, 0.25, 0.01, sample: 40.0, isBase: true);
+
+        self::assertNull(PhTitration::of(...$base)->gran);
+        $gran = PhTitration::of(...[...$base, null, 40.0])->gran;
+        self::assertNotNull($gran);
+        self::assertEqualsWithDelta(14.2, $gran->value, 4.0 * $gran->uncertainty + 0.02);
+    }
 }

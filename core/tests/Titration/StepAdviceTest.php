@@ -34,6 +34,7 @@ final class StepAdviceTest extends TestCase
         $taken = Series::of([0.0, 1.0, 2.0, 3.0, 4.0, 5.0], [4.0, 4.1, 4.2, 4.4, 4.8, 5.8]);
 
         self::assertNotNull(StepAdvice::for($taken, [6.0, 7.0]));
+        self::assertNotNull(StepAdvice::for($taken, [5.2, 5.4]), 'Twice the fine step is worth halving.');
         self::assertNull(StepAdvice::for($taken, [5.1, 5.2]));
         self::assertNull(StepAdvice::for($taken, []));
     }
