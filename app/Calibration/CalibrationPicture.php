@@ -72,7 +72,7 @@ final readonly class CalibrationPicture
      */
     private static function around(array $values): array
     {
-        [$low, $high] = [min(0.0, ...$values), max(0.0, ...$values)];
+        [$low, $high] = [min([0.0, ...$values]), max([0.0, ...$values])];
         $top = $high > $low ? $high : 1.0;
 
         return [$low, $top + self::BEYOND * ($top - $low)];

@@ -82,14 +82,16 @@ final readonly class RunRows
     {
         $calibration = array_key_exists($channel->id, $this->instead) ? $this->instead[$channel->id] : $channel->calibrationInForce();
         $line = $column->is_raw ? null : $channel->readingBy($calibration);
+        $celsius = $line === null ? [] : $this->celsius();
+        $cells = $this->cells($channel);
         $source = Source::named($calibration === null ? "stated line of probe {$channel->probe_id}" : "calibration {$calibration->id}", "calibration of the {$channel->probe->title}");
         [$values, $scatter, $common] = [[], [], []];
-        foreach ($this->readings as $row => $reading) {
-            $cell = $this->cell($reading, $channel);
+        $unit = $column->is_raw ? Unit::ofHeader($channel->probe->raw_unit) : Unit::parse($calibration->unit ?? $channel->probe->kind->unit());
+        foreach ($cells as $row => $cell) {
             $quantity = match (true) {
                 $cell === null => null,
-                $column->is_raw => Measured::of($cell->mean, self::scatterOf($cell), Unit::ofHeader($channel->probe->raw_unit)),
-                default => $line === null ? null : self::quantity($line, $cell, $this->celsius($reading), $source),
+                $column->is_raw => Measured::of($cell->mean, self::scatterOf($cell), $unit),
+                default => $line === null ? null : self::quantity($line, $cell, $celsius[$row], $source),
             };
             $values[] = $quantity === null ? NAN : $quantity->value;
             [$scatter[], $shares] = $quantity === null ? [0.0, []] : self::parted($quantity->shares);
@@ -98,24 +100,30 @@ final readonly class RunRows
                 $common[$identity][1][$row] = $amount;
             }
         }
-        $unit = $column->is_raw ? Unit::ofHeader($channel->probe->raw_unit) : Unit::parse($calibration->unit ?? $channel->probe->kind->unit());
 
         return new ColumnInput($column->symbol, $unit, $values, $scatter, array_values($common));
     }
 
-    /** Temperature of the sample as the thermometer of the run tells it, for calibrations that ask. */
-    private function celsius(Reading $reading): ?float
+    /** @return list<float|null> temperature of the sample as the thermometer of the run tells it, for calibrations that ask */
+    private function celsius(): array
     {
         $thermometer = $this->run->channels->first(static fn (RunChannel $c): bool => $c->probe->kind === ProbeKind::Thermometer);
-        $cell = $thermometer === null ? null : $this->cell($reading, $thermometer);
         $scale = $thermometer?->reading();
+        if ($thermometer === null || $scale === null) {
+            return array_fill(0, count($this->readings), null);
+        }
 
-        return $cell === null || $scale === null ? null : self::quantity($scale, $cell, null, null, isExact: true)?->value;
+        return array_map(
+            static fn (?Cell $cell): ?float => $cell === null ? null : self::quantity($scale, $cell, null, null, isExact: true)?->value, $this->cells($thermometer),
+        );
     }
 
-    private function cell(Reading $reading, RunChannel $channel): ?Cell
+    /** @return list<Cell|null> what a channel had at each reading */
+    private function cells(RunChannel $channel): array
     {
-        return $reading->cells->first(static fn (Cell $c): bool => $c->run_channel_id === $channel->id);
+        $id = $channel->id;
+
+        return array_map(static fn (Reading $r): ?Cell => $r->cells->first(static fn (Cell $c): bool => $c->run_channel_id === $id), $this->readings);
     }
 
     /** A reading that cannot be worked out is a gap in its own row, and in no other. */

@@ -7,6 +7,7 @@ namespace Welkion\Core\Calibration;
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Linear\LeastSquares;
+use Welkion\Core\Uncertainty\Covariance;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Uncertainty\Shares;
 use Welkion\Core\Uncertainty\Source;
@@ -164,16 +165,15 @@ final readonly class CalibrationLine
     public function measured(float $raw, float $rawUncertainty, Unit $unit, ?Source $source = null): Measured
     {
         $distance = ($raw - $this->offset) / $this->slope;
-        [$offset, $slope] = Measured::jointly(
-            [$this->offset, $this->slope],
-            [[$this->offsetUncertainty ** 2, $this->covariance], [$this->covariance, $this->slopeUncertainty ** 2]],
-            [Unit::one(), Unit::one()],
-            $source ?? Source::unnamed('calibration'),
-        );
+        $source ??= Source::unnamed('calibration');
+        // Two independent parts from which offset and slope come with their covariance.
+        [[$offset], [$slope, $slopeAlone]] = Covariance::halves([
+            [$this->offsetUncertainty ** 2, $this->covariance], [$this->covariance, $this->slopeUncertainty ** 2],
+        ]);
 
         return Measured::with($this->valueOf($raw), $unit, Shares::combined([
-            [$offset->shares, -1.0 / $this->slope],
-            [$slope->shares, -$distance / $this->slope],
+            [Shares::of($source->part(0), 1.0), -($offset + $distance * $slope) / $this->slope],
+            [Shares::of($source->part(1), 1.0), -$distance * $slopeAlone / $this->slope],
             [Shares::of(Source::unnamed('scatter of the reading'), $rawUncertainty), 1.0 / $this->slope],
         ]));
     }

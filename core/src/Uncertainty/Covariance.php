@@ -7,7 +7,7 @@ namespace Welkion\Core\Uncertainty;
 /**
  * Splits a covariance into independent parts.
  *
- * @internal used by Measured
+ * @internal used by Measured and by calibration lines
  */
 final class Covariance
 {
