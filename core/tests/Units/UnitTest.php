@@ -36,6 +36,75 @@ final class UnitTest extends TestCase
         yield 'volts from milli' => [175.6, 'mV', 0.1756, 'V'];
     }
 
+    /**
+     * BIPM, The International System of Units, 9th edition (2019), tables 4, 7 and 8; NIST Special Publication 811 (2008), appendix B.8.
+     *
+     * @return iterable<string, array{string, float, string}> a unit, and what it is
+     */
+    public static function definitions(): iterable
+    {
+        $all = [
+            ['t', 1000.0, 'kg'], ['L', 1.0, 'dm^3'], ['min', 60.0, 's'], ['h', 60.0, 'min'], ['d', 24.0, 'h'], ['Hz', 1.0, '1/s'], ['bpm', 1.0, '1/min'], ['rpm', 1.0, '1/min'],
+            ['N', 1.0, 'kg m/s^2'], ['Pa', 1.0, 'N/m^2'], ['bar', 100_000.0, 'Pa'], ['atm', 101_325.0, 'Pa'], ['mmHg', 133.322387415, 'Pa'], ['cmH2O', 98.0665, 'Pa'],
+            ['Torr', 133.32236842105263, 'Pa'], ['psi', 6894.757293168, 'Pa'], ['J', 1.0, 'N m'], ['cal', 4.184, 'J'], ['Wh', 3600.0, 'W s'], ['eV', 1.602176634e-19, 'J'],
+            ['W', 1.0, 'J/s'], ['C', 1.0, 'A s'], ['V', 1.0, 'W/A'], ['Ω', 1.0, 'V/A'], ['S', 1.0, 'A/V'], ['F', 1.0, 'C/V'], ['T', 1.0, 'V s/m^2'], ['lx', 1.0, 'lm/m^2'], ['lm', 1.0, 'cd'],
+            ['kat', 1.0, 'mol/s'], ['rad', 1.0, 'm/m'], ['°', 0.017453292519943295, 'rad'], ['%', 0.01, ''], ['ppm', 1e-4, '%'], ['K', 1.8, 'Δ°F'], ['g', 0.001, 'kg'],
+        ];
+        foreach ($all as $one) {
+            yield $one[0] => $one;
+        }
+    }
+
+    #[DataProvider('definitions')]
+    public function test_a_unit_is_what_the_standards_say(string $unit, float $count, string $of): void
+    {
+        $of = str_starts_with($of, 'Δ') ? Unit::parse(mb_substr($of, 1))->difference() : Unit::parse($of);
+
+        self::assertEqualsWithDelta($count, Unit::parse($unit)->factor / $of->factor, $count * self::ROUNDING);
+        self::assertTrue(Unit::parse($unit)->measuresTheSameAs($of));
+    }
+
+    public function test_bases_stand_for_themselves_and_prefixes_for_powers_of_ten(): void
+    {
+        $bases = ['m', 'kg', 's', 'A', 'K', 'mol', 'cd', 'pH'];
+        foreach ($bases as $base) {
+            self::assertSame(1.0, Unit::parse($base)->factor);
+            self::assertSame([$base], array_values(array_filter($bases, static fn (string $b): bool => Unit::parse($b)->measuresTheSameAs(Unit::parse($base)))));
+        }
+        foreach (['T' => 1e12, 'G' => 1e9, 'M' => 1e6, 'k' => 1e3, 'h' => 1e2, 'd' => 1e-1, 'c' => 1e-2, 'm' => 1e-3, 'µ' => 1e-6, 'n' => 1e-9, 'p' => 1e-12] as $prefix => $factor) {
+            self::assertSame($factor, Unit::parse("{$prefix}V")->factor);
+        }
+    }
+
+    /** SI units take prefixes, with bar, litre, calorie, watt-hour and electronvolt; what is counted or conventional takes none. */
+    public function test_prefixes_stand_before_those_units_that_take_them(): void
+    {
+        foreach (['m', 'g', 's', 'A', 'K', 'mol', 'cd', 'L', 'Hz', 'N', 'Pa', 'bar', 'J', 'cal', 'Wh', 'eV', 'W', 'C', 'V', 'Ω', 'S', 'F', 'T', 'lx', 'lm', 'kat', 'rad'] as $unit) {
+            self::assertEqualsWithDelta(Unit::parse($unit)->factor * 1e-9, Unit::parse("n{$unit}")->factor, Unit::parse($unit)->factor * 1e-9 * self::ROUNDING, $unit);
+        }
+        foreach (['t', 'pH', 'min', 'h', 'd', 'bpm', 'rpm', 'atm', 'mmHg', 'cmH2O', 'Torr', 'psi', '°C', '°F', '°', '%', 'ppm'] as $unit) {
+            try {
+                Unit::parse("n{$unit}");
+                self::fail("n{$unit}");
+            } catch (UnknownUnit $unknown) {
+                self::assertStringContainsString('is not a unit Welkion knows', $unknown->getMessage());
+            }
+        }
+    }
+
+    public function test_powers_are_read_as_far_as_anybody_needs_them(): void
+    {
+        self::assertSame('m^20', Unit::parse('m^20')->symbol);
+        $this->expectException(UnknownUnit::class);
+        Unit::parse('m^21');
+    }
+
+    public function test_degrees_begin_where_the_standards_say(): void
+    {
+        self::assertEqualsWithDelta(32.0, Unit::parse('°C')->convert(0.0, Unit::parse('°F')), 1e-10);
+        self::assertEqualsWithDelta(310.15, Unit::parse('°F')->convert(98.6, Unit::parse('K')), 1e-10);
+    }
+
     #[DataProvider('conversions')]
     public function test_converts_there_and_back(float $value, string $from, float $expected, string $to): void
     {

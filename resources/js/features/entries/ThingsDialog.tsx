@@ -167,11 +167,12 @@ function TypedFormula({
   onChange: (formula: string) => void
 }) {
   return (
-    <span className="flex items-center gap-1">
+    <span className="flex items-center gap-1 [&>span:last-child]:flex-1">
       <span aria-hidden="true">=</span>
       <TypedField
         label={label}
         hideLabel
+        widthClass="w-full"
         value={value}
         onChange={(formula) => {
           if (formula !== '') onChange(formula)
