@@ -10,7 +10,9 @@ use Welkion\Core\Exception\UnitMismatch;
 use Welkion\Core\Formula\Column;
 use Welkion\Core\Formula\Formula;
 use Welkion\Core\Formula\FormulaError;
+use Welkion\Core\Formula\RowFunctions;
 use Welkion\Core\Formula\Scope;
+use Welkion\Core\Formula\Tree;
 use Welkion\Core\Tests\Chance;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Units\Unit;
@@ -256,5 +258,44 @@ final class FormulaTest extends TestCase
     private static function value(Formula $formula, array $at): float
     {
         return $formula->measured(array_map(static fn (float $v): Measured => Measured::of($v, 0.0, Unit::one()), $at))->value;
+    }
+
+    public function test_names_are_known_if_they_are_listed_or_constants_of_nature(): void
+    {
+        Formula::parse('P*V/(R*T)')->requireKnown(['P', 'V', 'T']);
+        try {
+            Formula::parse('P*Vol')->requireKnown(['P', 'Volt']);
+            self::fail();
+        } catch (FormulaError $error) {
+            self::assertSame(3, $error->position);
+            self::assertStringContainsString('"Vol"', $error->getMessage());
+            self::assertStringContainsString('Volt', $error->getMessage());
+        }
+    }
+
+    public function test_a_row_rests_on_its_neighbours_where_a_function_does_somewhere(): void
+    {
+        $around = static fn (string $text): bool => Tree::looksAround(Formula::parse($text)->tree);
+        foreach (['derivative(pH, V)', '-derivative(pH, V)', '2 + derivative(pH, V)', 'abs(derivative(pH, V))', 'max(derivative(pH, V))'] as $text) {
+            self::assertTrue($around($text), $text);
+        }
+        foreach (['pH + V', 'abs(pH)', 'mean(pH)', 'pH - mean(pH)', 'mean(abs(pH))', '2'] as $text) {
+            self::assertFalse($around($text), $text);
+        }
+    }
+
+    public function test_an_area_goes_over_a_blank_cell_in_either_column(): void
+    {
+        self::assertEqualsWithDelta([0.0, 2.0, 8.0], array_values(array_filter(RowFunctions::area([1.0, 3.0, NAN, 3.0, 9.0], [0.0, 1.0, 2.0, 3.0, NAN]), is_finite(...))), 1e-12);
+        self::assertCount(5, RowFunctions::area([1.0, 3.0, NAN, 3.0, 9.0], [0.0, 1.0, 2.0, 3.0, NAN]));
+    }
+
+    public function test_brackets_go_two_hundred_deep(): void
+    {
+        $deep = static fn (int $brackets): string => str_repeat('(', $brackets).'1'.str_repeat(')', $brackets);
+
+        Formula::parse($deep(199));
+        $this->expectException(FormulaError::class);
+        Formula::parse($deep(201));
     }
 }

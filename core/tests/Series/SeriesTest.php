@@ -60,4 +60,11 @@ final class SeriesTest extends TestCase
         $this->expectException(UnequalLengths::class);
         Series::of([1.0], []);
     }
+
+    public function test_finds_the_last_point_up_to_a_place(): void
+    {
+        $series = Series::of([1.0, 2.0, 4.0, 7.0], [0.0, 0.0, 0.0, 0.0]);
+
+        self::assertSame([0, 0, 0, 1, 1, 2, 2, 3, 3], array_map($series->lastUpTo(...), [0.0, 1.0, 1.9, 2.0, 3.9, 4.0, 6.0, 7.0, 9.0]));
+    }
 }
