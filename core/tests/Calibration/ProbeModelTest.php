@@ -166,6 +166,49 @@ final class ProbeModelTest extends TestCase
         self::assertGreaterThanOrEqual(291, array_count_values($verdicts)['straight']);
     }
 
+    public function test_what_can_be_zeroed_is_what_shows_nothing_at_rest(): void
+    {
+        $zeroed = array_values(array_filter(ProbeKind::cases(), static fn (ProbeKind $k): bool => $k->canBeZeroed()));
+
+        self::assertSame([ProbeKind::EcgLead, ProbeKind::GripBulb, ProbeKind::BreathingBelt], $zeroed);
+    }
+
+    public function test_a_solution_is_compensated_where_it_is_one(): void
+    {
+        $compensation = new TemperatureCompensation(0.02);
+        self::assertEqualsWithDelta([40.0, 250.0], [$compensation->from25(100.0, -5.0), $compensation->from25(100.0, 100.0)], 1e-12);
+        self::assertEqualsWithDelta(100.0, $compensation->to25(90.0, 20.0), 1e-12);
+        foreach ([-5.1, 100.1, NAN] as $outside) {
+            try {
+                $compensation->from25(100.0, $outside);
+                self::fail("{$outside}");
+            } catch (InvalidQuantity $refused) {
+                self::assertStringContainsString('temperature', $refused->getMessage());
+            }
+        }
+    }
+
+    public function test_a_cell_says_by_how_much_its_constant_is_off(): void
+    {
+        $sentence = static fn (float $constant): string => ConductivityCalibration::of(CalibrationLine::kept(1.0 / $constant, 0.0, 0.0, 0.0), 2.0, new TemperatureCompensation)->verdict()->advice;
+
+        self::assertStringStartsWith('Its constant is +5 % from', $sentence(2.1));
+        self::assertStringStartsWith('Its constant is −15 % from', $sentence(1.7));
+        self::assertStringStartsWith('Its constant is +30 % from', $sentence(2.6));
+        $figure = ConductivityCalibration::of(CalibrationLine::kept(0.5, 0.0, 0.0, 0.0), 2.0, new TemperatureCompensation)->keyFigures()[0];
+        self::assertEqualsWithDelta([1.8, 2.2, 1.6, 2.4], [$figure->goodFrom, $figure->goodTo, $figure->usableFrom, $figure->usableTo], 1e-12);
+    }
+
+    public function test_the_scatter_of_a_resistance_counts_as_a_share_of_it(): void
+    {
+        // Exact temperatures; ln R scatters by 0.01 at both, so B = (ln R1 - ln R2) / (1/T1 - 1/T2) by sqrt(2) 0.01 / (1/273.15 - 1/373.15).
+        $reading = static fn (float $celsius, float $ohms): StandardReading => StandardReading::of('', $celsius, $ohms, 0.01 * $ohms, true, 0.0);
+        $beta = Thermistor::from([$reading(0.0, 30000.0), $reading(100.0, 700.0)])->beta();
+
+        self::assertEqualsWithDelta(log(30000.0 / 700.0) / (1.0 / 273.15 - 1.0 / 373.15), $beta->value, 1e-6);
+        self::assertEqualsWithDelta(sqrt(2.0) * 0.01 / (1.0 / 273.15 - 1.0 / 373.15), $beta->uncertainty, 1e-6);
+    }
+
     public function test_finds_the_constants_of_the_reference_thermistor(): void
     {
         $truth = Reference::truths('calibration')['k10-thermistor.csv']['truth'];

@@ -90,6 +90,26 @@ final class MethodsTest extends TestCase
         return Measured::of(['volume' => 10.5, 'before' => 0.0, 'next' => 14.0, 'last' => 20.0, 'titrant' => 0.1, 'sample' => 20.0, 'value' => 15.0][$slot->name] ?? 2.5, $slot->name === 'before' ? 0.0 : 0.1, Unit::parse($unit));
     }
 
+    public function test_the_scatter_of_rows_goes_into_an_area_by_the_way_to_their_neighbours(): void
+    {
+        $work = static fn (array $x): Measured => Methods::find('area')?->work(new Inputs([
+            'x' => new ColumnInput('t', Unit::parse('s'), $x), 'y' => new ColumnInput('P', Unit::parse('W'), [2.0, 2.0, 2.0, 2.0], [0.1, 0.2, 0.1, 0.3]),
+        ]))->values['area'] ?? self::fail();
+
+        // Half the way to both neighbours: 0.5, 1.5, 1.5 and 0.5 s.
+        self::assertEqualsWithDelta(8.0, $work([0.0, 1.0, 3.0, 4.0])->value, 1e-12);
+        self::assertEqualsWithDelta(sqrt(0.05 ** 2 + 0.3 ** 2 + 0.15 ** 2 + 0.15 ** 2), $work([0.0, 1.0, 3.0, 4.0])->uncertainty, 1e-12);
+        // In another order the rows are the same.
+        self::assertEqualsWithDelta(sqrt(0.05 ** 2 + 0.3 ** 2 + 0.15 ** 2 + 0.15 ** 2), $work([4.0, 3.0, 1.0, 0.0])->uncertainty, 1e-12);
+    }
+
+    public function test_a_fit_is_drawn_from_the_first_point_to_the_last(): void
+    {
+        $marks = self::work('relation', ['x' => [[3.0, 1.0, 2.0, 5.0], 's'], 'y' => [[6.1, 2.0, 4.1, 10.0], 'g']], texts: ['relation' => 'linear'])->marks;
+
+        self::assertSame([1.0, 5.0], [min($marks[0]->x), max($marks[0]->x)]);
+    }
+
     public function test_statistics_of_five_values_by_hand(): void
     {
         $values = self::work('statistics', ['column' => [[2.0, 4.0, 4.0, 5.0, 10.0], '°C']])->values;

@@ -74,12 +74,12 @@ export function ExperimentShell() {
           <ThemeButton />
           <button
             type="button"
-            className="btn btn-sm btn-ghost px-2 font-normal"
+            className="btn btn-sm hidden sm:inline-flex btn-ghost px-2 font-normal"
             onClick={() => {
               setShown('keys')
             }}
           >
-            Keys <kbd className="key hidden sm:inline-block">?</kbd>
+            Keys <kbd className="key">?</kbd>
           </button>
         </div>
       </header>
