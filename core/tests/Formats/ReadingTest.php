@@ -126,6 +126,34 @@ final class ReadingTest extends TestCase
         self::assertNotContains('Time', $names('Time (s),Time (s),Mass (g)'));
     }
 
+    public function test_a_minus_sign_from_print_and_a_dash_are_minus_signs(): void
+    {
+        self::assertSame([-1.5, -2.5, -3.5], self::table("a;b\n\u{2212}1.5;1\n\u{2013}2.5;2\n-3.5;3\n")->columns[0]->values);
+    }
+
+    public function test_a_column_holds_dates_if_more_than_half_of_its_words_are_dates(): void
+    {
+        $kind = static fn (string ...$cells): ColumnKind => self::table("t,x\n".implode("\n", array_map(static fn (string $c): string => "{$c},1", $cells))."\n")->columns[0]->kind;
+
+        self::assertSame(ColumnKind::DateTime, $kind('10:00', '10:01', 'late'));
+        self::assertSame(ColumnKind::Text, $kind('10:00', 'early', 'late'));
+        self::assertSame(ColumnKind::Text, $kind('10:00', 'late'));
+    }
+
+    public function test_columns_without_a_usable_name_are_named_by_their_place(): void
+    {
+        self::assertSame(['t', 'c2', 'c3'], array_map(static fn ($c): string => $c->symbol, self::table("Time,???,42 %\n1,2,3\n2,3,4\n")->columns));
+    }
+
+    public function test_titles_may_stand_on_any_number_of_lines(): void
+    {
+        $table = self::table("Vat 3\nTuesday\nTime (s),T (°C)\n1,2\n2,3\n");
+
+        self::assertSame([2, ['Time', 'T']], [$table->rowCount, array_map(static fn ($c): string => $c->name, $table->columns)]);
+        self::assertSame(['Not part of the table: "Vat 3".', 'Not part of the table: "Tuesday".'], array_slice($table->notes, 1, 2));
+        self::assertSame([[1.0]], array_map(static fn ($c): array => $c->values, self::table("Time\n1\n")->columns));
+    }
+
     private static function table(string $text): Table
     {
         return (new TableReader)->read([$text]);

@@ -27,6 +27,9 @@ final class TypedValueTest extends TestCase
     #[TestWith(['1.234,5', 1234.5, null])]
     #[TestWith(['1,234.5', 1234.5, null])]
     #[TestWith(['1,234,567', 1234567.0, null])]
+    #[TestWith(['1.234.567', 1234567.0, null])]
+    #[TestWith(['1.234.567,5', 1234567.5, null])]
+    #[TestWith(['1,234,567.5', 1234567.5, null])]
     #[TestWith(['2 588,86', 2588.86, null])]
     public function test_reads_what_people_type(string $typed, float $value, ?float $uncertainty): void
     {

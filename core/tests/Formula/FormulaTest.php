@@ -298,4 +298,12 @@ final class FormulaTest extends TestCase
         $this->expectException(FormulaError::class);
         Formula::parse($deep(201));
     }
+
+    public function test_two_cells_are_enough_for_a_standard_deviation_and_one_is_not(): void
+    {
+        $sd = static fn (float ...$cells): float => Formula::parse('sd(x)')->derive(Scope::of([new Column('x', Unit::parse('s'), array_values($cells))]))->values[0];
+
+        self::assertEqualsWithDelta(sqrt(2.0), $sd(3.0, 5.0), 1e-12);
+        self::assertNan($sd(3.0, NAN));
+    }
 }
