@@ -38,7 +38,7 @@ export function HistoryDialog({ experimentId, onClose }: HistoryDialogProps) {
       {history.data?.length === 0 ? (
         <p className="quiet">Nothing was changed yet; every change will stand here.</p>
       ) : null}
-      <div className="grid gap-4 md:grid-cols-[1fr_1fr]">
+      <div className="grid gap-4 md:grid-cols-[5fr_7fr]">
         <ol className="max-h-[26rem] overflow-y-auto" tabIndex={0} aria-label="Changes, the latest first">
           {(history.data ?? []).map((change) => (
             <li key={change.revision}>
