@@ -54,7 +54,7 @@ test('a page that is broken is not loaded again for ever', async ({ page }) => {
   await teacher.signIn()
   await page.goto('/benches')
   let asked = 0
-  await page.route('**/build/assets/probes-*.js', (route) => {
+  await page.route('**/build/assets/probePage-*.js', (route) => {
     asked++
     return route.abort()
   })

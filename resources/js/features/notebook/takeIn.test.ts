@@ -1,5 +1,5 @@
-import { QueryClient } from '@tanstack/react-query'
-import { describe, expect, it } from 'vitest'
+import { QueryClient, QueryObserver } from '@tanstack/react-query'
+import { describe, expect, it, vi } from 'vitest'
 import type { Change, Notebook } from '../../lib/api/types'
 import { notebook, runRows } from '../../testing/notebook'
 import { takeIn } from './useChange'
@@ -62,5 +62,29 @@ describe('the answer to a change', () => {
     takeIn(client, EXPERIMENT, answer(9, fewer))
     expect(revision()).toBe(9)
     expect(isAskedAgain()).toEqual([true, true, true])
+  })
+
+  it('is not written over by what was read before it and comes after it', async () => {
+    const { client, revision } = screen()
+    const read: ((notebook: Notebook) => void)[] = []
+    const watched = new QueryObserver<Notebook>(client, {
+      queryKey: notebookKey(EXPERIMENT),
+      queryFn: () => new Promise<Notebook>((resolve) => read.push(resolve)),
+      staleTime: Infinity,
+    })
+    const stop = watched.subscribe(() => undefined)
+    void client.invalidateQueries({ queryKey: notebookKey(EXPERIMENT) })
+    expect(read).toHaveLength(1)
+
+    takeIn(client, EXPERIMENT, answer(8, fewer))
+    read[0]?.(notebook({ revision: 7 }))
+    await Promise.resolve()
+    expect(revision()).toBe(8)
+    expect(read).toHaveLength(2)
+    read[1]?.(notebook({ revision: 9 }))
+    await vi.waitFor(() => {
+      expect(revision()).toBe(9)
+    })
+    stop()
   })
 })

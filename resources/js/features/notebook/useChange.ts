@@ -23,6 +23,9 @@ export function takeIn(client: QueryClient, experimentId: number, change: Change
     void renew(client, experimentId)
     return
   }
+  // What is on its way may have been read before the change, and would bring that back.
+  const isOnTheWay = keysOf(experimentId).some((queryKey) => client.isFetching({ queryKey }) > 0)
+  if (isOnTheWay) for (const queryKey of keysOf(experimentId)) void client.cancelQueries({ queryKey })
   const now = applyChange(before, change)
   client.setQueryData(notebookKey(experimentId), now)
   client.setQueryData<{ revision: number; worked: Change['worked'] }>(workedKey(experimentId), (worked) =>
@@ -30,15 +33,16 @@ export function takeIn(client: QueryClient, experimentId: number, change: Change
   )
   for (const rows of change.rows) client.setQueryData(rowsKey(rows.id), rows)
   if (change.changesCells) void client.invalidateQueries({ queryKey: ['rows'] })
-  if (hasMissed(before, change)) void renew(client, experimentId)
+  if (isOnTheWay || hasMissed(before, change)) void renew(client, experimentId)
+}
+
+/** All that screens know of a notebook. */
+function keysOf(experimentId: number) {
+  return [notebookKey(experimentId), workedKey(experimentId), ['rows']]
 }
 
 export async function renew(client: QueryClient, experimentId: number): Promise<void> {
-  await Promise.all([
-    client.invalidateQueries({ queryKey: notebookKey(experimentId) }),
-    client.invalidateQueries({ queryKey: workedKey(experimentId) }),
-    client.invalidateQueries({ queryKey: ['rows'] }),
-  ])
+  await Promise.all(keysOf(experimentId).map((queryKey) => client.invalidateQueries({ queryKey })))
 }
 
 /**
