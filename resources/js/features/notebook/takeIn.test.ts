@@ -1,6 +1,6 @@
 import { QueryClient, QueryObserver } from '@tanstack/react-query'
 import { describe, expect, it, vi } from 'vitest'
-import type { Change, Notebook } from '../../lib/api/types'
+import type { Change, Notebook, RunRows } from '../../lib/api/types'
 import { notebook, runRows } from '../../testing/notebook'
 import { takeIn } from './useChange'
 import { notebookKey, rowsKey, workedKey } from './useNotebook'
@@ -85,6 +85,25 @@ describe('the answer to a change', () => {
     await vi.waitFor(() => {
       expect(revision()).toBe(9)
     })
+    stop()
+  })
+
+  it('brings rows that are newer than those on their way', async () => {
+    const { client } = screen()
+    const read: ((rows: RunRows) => void)[] = []
+    const watched = new QueryObserver<RunRows>(client, {
+      queryKey: rowsKey(3),
+      queryFn: () => new Promise<RunRows>((resolve) => read.push(resolve)),
+      staleTime: Infinity,
+    })
+    const stop = watched.subscribe(() => undefined)
+    void client.invalidateQueries({ queryKey: rowsKey(3) })
+
+    takeIn(client, EXPERIMENT, answer(8, fewer))
+    read[0]?.(runRows(3, [], { remaining: [1, 2] }))
+    await new Promise((resolve) => setTimeout(resolve, 5))
+    expect(client.getQueryData(rowsKey(3))).toMatchObject({ remaining: [2] })
+    expect(read).toHaveLength(1)
     stop()
   })
 })

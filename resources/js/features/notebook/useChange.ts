@@ -24,8 +24,12 @@ export function takeIn(client: QueryClient, experimentId: number, change: Change
     return
   }
   // What is on its way may have been read before the change, and would bring that back.
-  const isOnTheWay = keysOf(experimentId).some((queryKey) => client.isFetching({ queryKey }) > 0)
-  if (isOnTheWay) for (const queryKey of keysOf(experimentId)) void client.cancelQueries({ queryKey })
+  const onTheWay = [notebookKey(experimentId), workedKey(experimentId)].filter(
+    (queryKey) => client.isFetching({ queryKey }) > 0,
+  )
+  for (const queryKey of [...onTheWay, ...change.rows.map(({ id }) => rowsKey(id))]) {
+    void client.cancelQueries({ queryKey })
+  }
   const now = applyChange(before, change)
   client.setQueryData(notebookKey(experimentId), now)
   client.setQueryData<{ revision: number; worked: Change['worked'] }>(workedKey(experimentId), (worked) =>
@@ -33,7 +37,8 @@ export function takeIn(client: QueryClient, experimentId: number, change: Change
   )
   for (const rows of change.rows) client.setQueryData(rowsKey(rows.id), rows)
   if (change.changesCells) void client.invalidateQueries({ queryKey: ['rows'] })
-  if (isOnTheWay || hasMissed(before, change)) void renew(client, experimentId)
+  if (hasMissed(before, change)) void renew(client, experimentId)
+  else for (const queryKey of onTheWay) void client.invalidateQueries({ queryKey })
 }
 
 /** All that screens know of a notebook. */
