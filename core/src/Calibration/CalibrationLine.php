@@ -30,7 +30,6 @@ final readonly class CalibrationLine
      * @param  float  $offset  raw signal at the reference
      * @param  float  $covariance  of slope and offset
      * @param  float  $reference  value of the quantity where the offset is told
-     * @param  list<float>  $residuals  reading less line for each standard, raw unit; empty for a kept line
      */
     private function __construct(
         public float $slope,
@@ -39,7 +38,6 @@ final readonly class CalibrationLine
         public float $offsetUncertainty,
         public float $covariance,
         public float $reference,
-        public array $residuals,
     ) {
     }
 
@@ -78,7 +76,6 @@ final readonly class CalibrationLine
             offsetUncertainty: sqrt($variance * $fit->inverseGram[0][0]),
             covariance: $variance * $fit->inverseGram[0][1],
             reference: $reference,
-            residuals: $fit->residuals,
         );
     }
 
@@ -99,7 +96,6 @@ final readonly class CalibrationLine
             offsetUncertainty: hypot(self::pointError($reading, $line->slope), $distance * $line->slopeUncertainty),
             covariance: -$distance * $line->slopeUncertainty ** 2,
             reference: $line->reference,
-            residuals: [0.0],
         );
     }
 
@@ -117,7 +113,7 @@ final readonly class CalibrationLine
         $slope = $reading->raw / $distance;
         self::requireSlope($slope);
 
-        return new self($slope, self::pointError($reading, $slope) / abs($distance), 0.0, 0.0, 0.0, $reference, [0.0]);
+        return new self($slope, self::pointError($reading, $slope) / abs($distance), 0.0, 0.0, 0.0, $reference);
     }
 
     /** A line as it was kept, or as a maker states it. */
@@ -129,7 +125,7 @@ final readonly class CalibrationLine
         float $covariance = 0.0,
         float $reference = 0.0,
     ): self {
-        return new self($slope, $slopeUncertainty, $offset, $offsetUncertainty, $covariance, $reference, []);
+        return new self($slope, $slopeUncertainty, $offset, $offsetUncertainty, $covariance, $reference);
     }
 
     /** Whether a signal says something by it: all of it finite, and a slope that can be divided by. */
@@ -188,7 +184,7 @@ final readonly class CalibrationLine
     public function zeroedAt(float $raw): self
     {
         return new self(
-            $this->slope, $this->slopeUncertainty, $raw + $this->slope * $this->reference, 0.0, 0.0, $this->reference, $this->residuals,
+            $this->slope, $this->slopeUncertainty, $raw + $this->slope * $this->reference, 0.0, 0.0, $this->reference,
         );
     }
 

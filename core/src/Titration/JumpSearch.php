@@ -38,9 +38,10 @@ final readonly class JumpSearch
         foreach ($string->tops() as $top) {
             [$from, $to] = [$string->knots[$top], $string->knots[$top + 1]];
             $slope = ($rising->y[$to] - $rising->y[$from]) / ($rising->x[$to] - $rising->x[$from]);
-            $share = 1.0 - $string->saddle($top) / $slope;
-            if ($share >= self::LEAST_SHARE && $this->restsOnSeveral($rising, $curve->noise, $from, $to)) {
-                $jumps[] = new Jump($from, $to, $slope - $string->saddle($top));
+            $excess = $slope - $string->saddle($top);
+            // Where the pH falls back for a while, its least fall is a top too, and no jump.
+            if ($slope > 0.0 && $excess >= self::LEAST_SHARE * $slope && $this->restsOnSeveral($rising, $curve->noise, $from, $to)) {
+                $jumps[] = new Jump($from, $to, $excess);
             }
         }
 

@@ -102,6 +102,14 @@ final class EquivalenceFinderTest extends TestCase
         }
     }
 
+    public function test_a_halt_while_the_ph_runs_the_wrong_way_is_no_jump(): void
+    {
+        $volumes = array_map(floatval(...), range(0, 9));
+
+        self::assertSame([], (new EquivalenceFinder(0.0))->find(TitrationCurve::of($volumes, [9.0, 8.0, 7.0, 7.0, 6.0, 5.0, 4.0, 3.0, 2.0, 12.0])));
+        self::assertSame([], (new EquivalenceFinder(0.0))->find(TitrationCurve::of($volumes, array_fill(0, 10, 7.0))));
+    }
+
     public function test_one_mistyped_reading_is_named_and_left_out(): void
     {
         [$volumes, $ph] = Reference::columns('titration', 't10-vinegar-mistyped.csv');
