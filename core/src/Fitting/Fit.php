@@ -86,14 +86,16 @@ final readonly class Fit
     /**
      * Akaike's information criterion for few points; of two curves through the same points the lower one is the
      * better guess (Burnham and Anderson, Model Selection, 2002, 2.4). NAN where there are too few points.
+     *
+     * @param  float  $rounding  a sum of squared residuals below this one is mere rounding and counts as this one
      */
-    public function aicc(): float
+    public function aicc(float $rounding = 1e-300): float
     {
         $n = $this->n();
         $k = count($this->constants) + 1;
 
         return $n - $k - 1 > 0 && is_finite($this->residualSumOfSquares)
-            ? $n * log(max($this->residualSumOfSquares, 1e-300) / $n) + 2 * $k + 2 * $k * ($k + 1) / ($n - $k - 1) : NAN;
+            ? $n * log(max($this->residualSumOfSquares, $rounding) / $n) + 2 * $k + 2 * $k * ($k + 1) / ($n - $k - 1) : NAN;
     }
 
     /** The constant of this name; null if the curve has none. */

@@ -118,17 +118,15 @@ final readonly class Straightener
     }
 
     /**
-     * AICc, in which residuals that are mere rounding count alike.
+     * AICc, in which residuals that are mere rounding count alike; INF where there are too few points.
      *
      * @param  float  $squares  sum of the squares of what was fitted
      */
     private static function criterion(Fit $fit, float $squares): float
     {
-        $n = $fit->n();
-        $k = count($fit->constants) + 1;
-        $left = max($fit->residualSumOfSquares, self::ROUNDING * $squares, 1e-300);
+        $criterion = $fit->aicc(max(self::ROUNDING * $squares, 1e-300));
 
-        return $n - $k - 1 > 0 ? $n * log($left / $n) + 2 * $k + 2 * $k * ($k + 1) / ($n - $k - 1) : INF;
+        return is_nan($criterion) ? INF : $criterion;
     }
 
     /**

@@ -80,6 +80,12 @@ final class FormulaTest extends TestCase
         yield 'an exponent with a unit' => ['2^V', 3, 'An exponent must be a plain number, but this is in mL. Divide it by a value in mL.'];
         yield 'a changing power of a volume' => ['V^n', 3, 'a value in mL can only be raised to a number that is written out, such as 2 or 0.5.'];
         yield 'the exponential of a volume' => ['exp(V)', 5, 'What stands in exp( ) must be a plain number, but this is in mL. Divide it by a value in mL.'];
+        yield 'a sign before a temperature' => ['-temp', 2, '"temp" is in °C, which does not start at zero; a product or a ratio needs kelvin. Convert the column to K first.'];
+        yield 'an area under a temperature' => ['area(temp, t)', 6, '"temp" is in °C, which does not start at zero; a product or a ratio needs kelvin. Convert the column to K first.'];
+        yield 'a temperature taken from a volume' => ['V - temp', 3, 'a value in °C cannot be subtracted from a value in mL: they measure different things.'];
+        yield 'a bracket closed after a sign' => ['(P*)', 4, 'a number or a name is missing after "*".'];
+        yield 'a beginning that is none' => ['*P', 1, 'a formula cannot begin with "*".'];
+        yield 'a bracket to begin with' => [')P', 1, 'this bracket closes none that was opened.'];
         yield 'half a row' => ['shift(V, 0.5)', 10, 'write the rows as a whole number: shift(y, 1).'];
     }
 
@@ -97,12 +103,13 @@ final class FormulaTest extends TestCase
 
     public function test_deep_nesting_and_broken_text_are_refused_not_fatal(): void
     {
-        foreach ([str_repeat('(', 5000).'1'.str_repeat(')', 5000), str_repeat('-', 5000).'1', "V\xC3"] as $text) {
+        foreach ([str_repeat('(', 5000).'1'.str_repeat(')', 5000) => 201, str_repeat('-', 5000).'1' => 201, "V\xC3" => 1] as $text => $position) {
             try {
                 Formula::parse($text);
                 self::fail('Accepted.');
             } catch (FormulaError $error) {
                 self::assertMatchesRegularExpression('/nested too deeply|not readable/', $error->getMessage());
+                self::assertSame($position, $error->position);
             }
         }
     }
@@ -124,6 +131,10 @@ final class FormulaTest extends TestCase
         yield 'second derivative of a parabola' => ['second_derivative(t^2, t)', '', [2.0, 2.0, 2.0, 2.0]];
         yield 'area so far' => ['area(V, t)', 'mL s', [0.0, 10.0, 19.0, 31.0]];
         yield 'a row earlier' => ['shift(V, 1)', 'mL', [null, 10.0, 10.0, 8.0]];
+        yield 'a row earlier, by a sum' => ['shift(V, 3 - 2)', 'mL', [null, 10.0, 10.0, 8.0]];
+        yield 'a row later' => ['shift(V, -1)', 'mL', [10.0, 8.0, 4.0, null]];
+        yield 'derivative over a blank' => ['derivative(P, t)', 'kPa/s', [4.0, 2.0, null, -4.0]];
+        yield 'derivative by a column with a blank' => ['derivative(t, P)', 's/kPa', [null, null, null, null]];
         yield 'running mean of three' => ['running_mean(n, 3)', '', [1.5, 2.0, 3.0, 3.5]];
         yield 'logarithm of negative numbers' => ['ln(n - 2)', '', [null, null, 0.0, M_LN2]];
         yield 'division by zero' => ['1/(n - 2)', '', [-1.0, null, 1.0, 0.5]];
@@ -305,5 +316,15 @@ final class FormulaTest extends TestCase
 
         self::assertEqualsWithDelta(sqrt(2.0), $sd(3.0, 5.0), 1e-12);
         self::assertNan($sd(3.0, NAN));
+    }
+
+    public function test_of_nothing_the_count_and_the_sum_are_0_and_the_rest_is_blank(): void
+    {
+        $of = static fn (string $function): float => Formula::parse("{$function}(x)")->derive(Scope::of([new Column('x', Unit::parse('s'), [NAN, NAN])]))->values[0];
+
+        self::assertSame([0.0, 0.0], [$of('count'), $of('sum')]);
+        foreach (['mean', 'min', 'max', 'sd'] as $function) {
+            self::assertNan($of($function), $function);
+        }
     }
 }
