@@ -49,11 +49,11 @@ final readonly class Transformation
         $lowY = min(INF, ...$y);
 
         return match (true) {
-            str_starts_with($this->x, '1/') && min(array_map(abs(...), $x)) === 0.0 => 'x is 0 in some points.',
+            str_starts_with($this->x, '1/') && min(INF, ...array_map(abs(...), $x)) === 0.0 => 'x is 0 in some points.',
             $this->x === 'sqrt(x)' && $lowX < 0.0 => 'x is negative in some points.',
             $this->x === 'ln(x)' && $lowX <= 0.0 => 'x is 0 or negative in some points.',
             $this->y === 'ln(y)' && $lowY <= 0.0 => 'y is 0 or negative in some points.',
-            $this->y === '1/y' && min(array_map(abs(...), $y)) === 0.0 => 'y is 0 in some points.',
+            $this->y === '1/y' && min(INF, ...array_map(abs(...), $y)) === 0.0 => 'y is 0 in some points.',
             $this->y === 'y^2' && $lowY < 0.0 => 'y is negative in some points.',
             default => null,
         };
