@@ -76,11 +76,11 @@ final readonly class LevenbergMarquardt
         $wasFull = false;
         for ($iteration = 1; $iteration <= $this->mostSteps; $iteration++) {
             $held = $bounds->isNone() ? $held : $bounds->holding($state->constants, $state->downhill());
-            $triangle = Triangle::of($state->freeColumns($held), $state->weighted);
+            $triangle = $state->triangle($held);
             $d = self::scales($d, $triangle->scale);
             $q = $triangle->projection;
             $before = $remaining;
-            $remaining = $state->squares === 0.0 ? 0.0 : $this->remaining($state, $triangle, $q, $held);
+            $remaining = $state->squares === 0.0 ? 0.0 : $this->remaining($state, $triangle, $q);
             if (self::isLast($remaining, $wasFull ? $before : INF)) {
                 return $this->settled($model, $y, $roots, $bounds, $state, $triangle, $q, $held, $iteration);
             }
@@ -121,22 +121,21 @@ final readonly class LevenbergMarquardt
      * The undamped step still to go, in units of what no longer matters.
      *
      * @param  list<float>  $q
-     * @param  list<bool>  $held
      */
-    private function remaining(SearchState $state, Triangle $triangle, array $q, array $held): float
+    private function remaining(SearchState $state, Triangle $triangle, array $q): float
     {
         if (! ($triangle->independence() > self::LEAST_INDEPENDENCE)) {
-            return in_array(true, $held, true) ? 0.0 : INF;
+            return INF;
         }
         // No constant moves by more standard errors than the residuals move by their own (|R p| over the scatter).
         $squares = 0.0;
-        foreach ($q as $k => $value) {
-            $squares += $held[$k] ? 0.0 : $value * $value;
+        foreach ($q as $value) {
+            $squares += $value * $value;
         }
         $byErrors = sqrt($squares * max(1, count($state->weighted) - count($q)) / $state->squares) / self::SMALL_TO_ERROR;
         $byConstants = 0.0;
         foreach ($triangle->solved($q) as $k => $value) {
-            $byConstants = max($byConstants, $held[$k] || $value === 0.0 ? 0.0 : abs($value) / max(self::SMALL_TO_CONSTANT * abs($state->constants[$k]), 1e-300));
+            $byConstants = max($byConstants, $value === 0.0 ? 0.0 : abs($value) / max(self::SMALL_TO_CONSTANT * abs($state->constants[$k]), 1e-300));
         }
 
         return min($byErrors, $byConstants) / $this->coarseness;
@@ -184,13 +183,13 @@ final readonly class LevenbergMarquardt
     {
         $remaining = INF;
         for ($round = 0; $round < self::POLISHING_STEPS && $state->squares > 0.0; $round++) {
-            $triangle = Triangle::of($state->freeColumns($held), $state->weighted);
-            if (! ($triangle->independence() > self::LEAST_INDEPENDENCE) && ! in_array(true, $held, true)) {
+            $triangle = $state->triangle($held);
+            if (! ($triangle->independence() > self::LEAST_INDEPENDENCE)) {
                 return $state->minimum($iteration, Outcome::NotDetermined, $held);
             }
             $q = $triangle->projection;
             $before = $remaining;
-            $remaining = $this->remaining($state, $triangle, $q, $held);
+            $remaining = $this->remaining($state, $triangle, $q);
             if (self::isLast($remaining, $before)) {
                 return $this->settled($model, $y, $roots, $bounds, $state, $triangle, $q, $held, $iteration);
             }

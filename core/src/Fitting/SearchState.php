@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Fitting;
 
+use Welkion\Core\Linear\Triangle;
 use Welkion\Core\Linear\Weighting;
 
 /**
@@ -84,21 +85,24 @@ final readonly class SearchState
     }
 
     /**
-     * Columns of slopes; nothing for a constant that a bound holds.
+     * The triangle from which steps come, with its projection of the residuals. A constant that a bound holds has no
+     * slope, but a row of its own that keeps its step at zero; the others then step as if there were no such constant.
      *
      * @param  list<bool>  $held
-     * @return list<list<float>>
      */
-    public function freeColumns(array $held): array
+    public function triangle(array $held): Triangle
     {
-        $columns = $this->weightedSlopes;
-        foreach ($held as $k => $isHeld) {
-            if ($isHeld) {
-                $columns[$k] = array_fill(0, count($this->weighted), 0.0);
-            }
+        $rows = array_keys(array_filter($held));
+        if ($rows === []) {
+            return Triangle::of($this->weightedSlopes, $this->weighted);
+        }
+        $columns = [];
+        foreach ($this->weightedSlopes as $k => $column) {
+            $below = array_map(static fn (int $row): float => $row === $k ? 1.0 : 0.0, $rows);
+            $columns[] = [...($held[$k] ? array_fill(0, count($column), 0.0) : $column), ...$below];
         }
 
-        return $columns;
+        return Triangle::of($columns, [...$this->weighted, ...array_fill(0, count($rows), 0.0)]);
     }
 
     /** Whether the residuals are no more than what rounding the curve leaves. */

@@ -49,7 +49,10 @@ final readonly class Straightening
     private static function isSpecialCase(Relation $special, Relation $general): bool
     {
         return match ($general) {
-            Relation::Power => in_array($special, [Relation::Proportional, Relation::Inverse, Relation::InverseSquare, Relation::Quadratic, Relation::SquareRoot], true),
+            Relation::Power => match ($special) {
+                Relation::Proportional, Relation::Inverse, Relation::InverseSquare, Relation::Quadratic, Relation::SquareRoot => true,
+                default => false,
+            },
             Relation::Linear => $special === Relation::Proportional,
             Relation::RootOfLine => $special === Relation::SquareRoot,
             Relation::InverseOfLine => $special === Relation::Inverse,

@@ -213,6 +213,10 @@ final class CurveFitterTest extends TestCase
         self::assertTrue($fit->hasConverged());
         self::assertSame(0.3, $fit->constant('k')?->value);
         self::assertContains('at-bound', self::codes($fit));
+        // The others are where they are best with k = 0.3, as if it were written so.
+        $written = (new CurveFitter)->fit(Curve::typed('a*exp(-0.3*x) + c'), $x, $y);
+        self::assertEqualsWithDelta($written->constant('a')?->value, $fit->constant('a')?->value, 1e-8);
+        self::assertEqualsWithDelta($written->constant('c')?->value, $fit->constant('c')?->value, 1e-8);
     }
 
     public function test_what_the_data_leave_open_is_said_not_guessed(): void

@@ -46,6 +46,19 @@ final class NistTest extends TestCase
         self::assertGreaterThan(8.5, self::digits($fit, $set, errors: true));
     }
 
+    public function test_the_search_gets_there_in_few_steps(): void
+    {
+        $steps = ['start1' => 0, 'start2' => 0];
+        foreach (self::nonlinear() as [$name, $start]) {
+            $set = self::sets()[$name];
+            $steps[$start] += self::fit($set, array_combine(self::names($set), array_map(floatval(...), $set[$start])))->iterations;
+        }
+
+        // 27 sets each; a search that damps too much, or goes on when nothing moves any more, needs more.
+        self::assertLessThanOrEqual(800, $steps['start1']);
+        self::assertLessThanOrEqual(335, $steps['start2']);
+    }
+
     #[DataProvider('linear')]
     public function test_linear_sets_to_eleven_digits(string $name): void
     {

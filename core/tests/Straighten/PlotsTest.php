@@ -11,6 +11,7 @@ use Welkion\Core\Fitting\Relation;
 use Welkion\Core\Straighten\Candidate;
 use Welkion\Core\Straighten\Straightener;
 use Welkion\Core\Straighten\Straightening;
+use Welkion\Core\Warning;
 
 /** Exact data of each relation, in which slope and height of the plotted line are known by hand. */
 final class PlotsTest extends TestCase
@@ -54,19 +55,44 @@ final class PlotsTest extends TestCase
         self::assertSame(Relation::Proportional, (new Straightener)->straighten($x, [2.0, 4.1, 5.9, 8.1, 9.9])->best()->relation);
     }
 
-    public function test_what_describes_the_points_about_as_well_is_named_once_unless_it_is_the_same_curve(): void
+    public function test_a_scale_changes_nothing(): void
     {
-        $close = static fn (Straightening $s): array => array_values(array_filter($s->warnings(), static fn ($w): bool => $w->code === 'close'));
-        $x = [1.0, 1.2, 1.4, 1.6, 1.8, 2.0];
-        $few = (new Straightener)->straighten($x, [3.02, 3.58, 4.25, 4.77, 5.44, 5.97]);
-        self::assertSame(Relation::Proportional, $few->best()->relation);
-        $others = array_slice($few->candidates, 1);
-        $named = array_values(array_filter($others, static fn (Candidate $c): bool => ! in_array($c->relation, [Relation::Linear, Relation::Power], true)));
-        $isClose = $named[0]->criterion - $few->best()->criterion < 4.0;
+        $x = array_map(floatval(...), range(1, 12));
+        foreach ([1e-12, 1e12] as $scale) {
+            $exact = (new Straightener)->straighten($x, array_map(static fn (float $v): float => 3.0 * $scale * $v, $x));
+            $noisy = (new Straightener)->straighten($x, array_map(static fn (float $v): float => $scale * (0.5 * $v ** 2 + 0.1 * sin(9.0 * $v)), $x));
 
-        self::assertCount($isClose ? 1 : 0, $close($few));
-        $wide = array_map(floatval(...), range(1, 20));
-        self::assertSame([], $close((new Straightener)->straighten($wide, array_map(static fn (float $v): float => 3.0 * $v + 0.02 * sin(7.0 * $v), $wide))));
+            self::assertSame([Relation::Proportional, Relation::Quadratic], [$exact->best()->relation, $noisy->best()->relation], "scale {$scale}");
+        }
+    }
+
+    /** @return iterable<string, array{Relation, Relation, bool}> the best, another as good, whether that is told */
+    public static function neighbours(): iterable
+    {
+        foreach ([Relation::Proportional, Relation::Inverse, Relation::InverseSquare, Relation::Quadratic, Relation::SquareRoot] as $special) {
+            yield "{$special->value} is a power" => [$special, Relation::Power, false];
+        }
+        yield 'a proportion is a line' => [Relation::Proportional, Relation::Linear, false];
+        yield 'a root is the root of a line' => [Relation::SquareRoot, Relation::RootOfLine, false];
+        yield 'an inverse is one over a line' => [Relation::Inverse, Relation::InverseOfLine, false];
+        yield 'a growth is no power' => [Relation::ExponentialGrowth, Relation::Power, true];
+        yield 'an inverse is no line' => [Relation::Inverse, Relation::Linear, true];
+        yield 'a proportion is no root of a line' => [Relation::Proportional, Relation::RootOfLine, true];
+        yield 'a root is not one over a line' => [Relation::SquareRoot, Relation::InverseOfLine, true];
+        yield 'a line is no proportion' => [Relation::Linear, Relation::Proportional, true];
+    }
+
+    #[DataProvider('neighbours')]
+    public function test_what_describes_the_points_about_as_well_is_named_once_unless_it_is_the_same_curve(Relation $best, Relation $other, bool $isTold): void
+    {
+        $fit = (new CurveFitter)->fit(Relation::Proportional->curve(), [1.0, 2.0, 3.0], [1.0, 2.0, 3.0]);
+        $candidate = static fn (Relation $r, float $criterion): Candidate => new Candidate($r, 'x', 'y', $fit, $fit, $criterion);
+        $close = static fn (Candidate ...$c): array => array_values(array_filter((new Straightening([$candidate($best, 10.0), ...array_values($c)], []))->warnings(), static fn (Warning $w): bool => $w->code === 'close'));
+
+        self::assertCount($isTold ? 1 : 0, $close($candidate($other, 13.9)));
+        self::assertSame([], $close($candidate($other, 14.1)));
+        self::assertCount(1, $close($candidate($other, 11.0), $candidate(Relation::Logarithmic, 12.0), $candidate(Relation::Logarithmic, 13.0)));
+        self::assertStringContainsString('"logarithmic"', $close($candidate($other, 20.0), $candidate(Relation::Logarithmic, 12.0))[0]->sentence());
     }
 
     public function test_relations_are_ranked_by_akaikes_criterion_for_few_points_of_y_itself(): void
