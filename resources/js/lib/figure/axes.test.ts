@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { niceRange, niceStep } from './axes'
+import { TEST_INK } from '../../testing/notebook'
+import { axis, extentOf, niceRange, niceStep } from './axes'
 
 describe('axes', () => {
   it.each([
@@ -21,5 +22,35 @@ describe('axes', () => {
       expect(Math.max(12, ...values)).toBeLessThanOrEqual(max)
       expect((max - min) / step).toBeCloseTo(Math.round((max - min) / step), 9)
     }
+  })
+
+  it.each([
+    [[-5, 5], { min: -6, max: 6, step: 2 }],
+    [[20], { min: 19, max: 21, step: 0.5 }],
+    [[-20], { min: -21, max: -19, step: 0.5 }],
+    [[0], { min: -1, max: 1, step: 0.5 }],
+    [[], { min: 0, max: 1, step: 0.2 }],
+    [[0, 10], { min: 0, max: 10, step: 2 }],
+  ])('takes whole steps around %j', (values, range) => {
+    const made = niceRange(values, null)
+    expect(made.min).toBeCloseTo(range.min, 12)
+    expect(made.max).toBeCloseTo(range.max, 12)
+    expect(made.step).toBeCloseTo(range.step, 12)
+  })
+
+  it.each([
+    [0.25, 0.5, '0.50'],
+    [0.1, 0.3, '0.3'],
+    [2, 4, '4'],
+    [2.5, 5, '5.0'],
+    [1e-3, 0.002, '0.002'],
+  ])('tells numbers in steps of %d with the digits they need', (step, value, text) => {
+    expect(axis(TEST_INK, '', { min: 0, max: 1, step }, 30).axisLabel.formatter(value)).toBe(text)
+  })
+
+  it('finds both ends of however many values', () => {
+    expect(extentOf([3, -2, 7])).toEqual({ min: -2, max: 7 })
+    expect(extentOf([4])).toEqual({ min: 4, max: 4 })
+    expect(extentOf([])).toBeNull()
   })
 })

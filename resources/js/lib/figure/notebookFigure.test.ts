@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { BATH, column, mark, PH, row, ROWS, TEST_INK, VOLUME } from '../../testing/notebook'
 import { pickPoints, pointCount, type FigureInput } from './drawn'
 import { notebookFigure } from './notebookFigure'
+import { nextSeries } from './series'
 
 const D = column('dpH', { kind: 'derived', unit: 'pH/mL' })
 
@@ -149,5 +150,55 @@ describe('a figure of a notebook', () => {
     const rows = Array.from({ length: 200_000 }, (_, i) => row(i, i / 100, { pH: 7 + (i % 5) }))
     const { option } = drawn({ runs: [{ id: 1, number: 1, name: 'Run 1', rows }] })
     expect(option.xAxis[0]?.max).toBe(2000)
+  })
+
+  it.each([1, 2, 3])('stacks %d panels without one lying over another', (count) => {
+    const { option } = drawn({ panels: [[PH], [D], [column('T')]].slice(0, count) })
+    const grid = option.grid as { top: number | string; height?: string; bottom?: number }[]
+    const percent = (text: number | string | undefined) => (typeof text === 'string' ? parseFloat(text) : 2)
+    grid.slice(1).forEach((panel, i) => {
+      const above = grid[i]
+      const end = percent(above?.top) + percent(above?.height)
+      expect(percent(panel.top)).toBeGreaterThan(end)
+      expect(percent(panel.top) - end).toBeLessThan(12)
+    })
+    expect(grid[count - 1]?.bottom).toBe(56)
+    expect(grid.filter(({ bottom }) => bottom !== undefined)).toHaveLength(1)
+    // The lowest panel keeps a fifth of the height at least.
+    expect(percent(grid[count - 1]?.top)).toBeLessThan(count === 1 ? 3 : 75)
+  })
+
+  it('names y in words where there is room and by head alone in a low panel', () => {
+    expect(drawn().option.yAxis.map(({ name }) => name)).toEqual(['pH'])
+    const T = column('T', { shownName: 'Temperature', unit: '°C' })
+    const { option } = drawn({ panels: [[T], [T]] })
+    expect(option.yAxis.map(({ name }) => name)).toEqual(['temperature T / °C', 'T / °C'])
+  })
+
+  it('gives a lone run a colour for each panel, and several runs a colour each', () => {
+    const lone = drawn({ panels: [[PH], [D], [column('T')]] }).named('Run 1')
+    const colours = lone.map(({ lineStyle }) => lineStyle?.color)
+    expect(new Set(colours).size).toBe(3)
+    expect(colours.slice(1)).toEqual([TEST_INK.derivative, TEST_INK.secondDerivative])
+    const faint = { id: 1, number: 1, name: 'Before', rows: ROWS, isFaint: true }
+    const now = { id: 2, number: 2, name: 'Now', rows: ROWS }
+    const both = drawn({ panels: [[PH], [D]], runs: [faint, now] })
+    expect(both.named('Before').map(({ lineStyle }) => lineStyle?.color)).toEqual([TEST_INK.faint, TEST_INK.faint])
+    expect(both.named('Now')[1]?.lineStyle?.color).toBe(TEST_INK.derivative)
+    const two = drawn({ panels: [[PH], [D]], runs: [{ ...faint, isFaint: false }, now] })
+    expect(new Set(two.named('Now').map(({ lineStyle }) => lineStyle?.color)).size).toBe(1)
+  })
+
+  it('puts the words of the next reading beside its line, never over the other axis', () => {
+    const align = (next: number, min: number, max: number) =>
+      nextSeries(next, VOLUME, { min, max }, TEST_INK).markLine.label.align
+    expect([align(0, 0, 20), align(1.5, 0, 20), align(1.7, 0, 20), align(20, 0, 20)]).toEqual([
+      'left',
+      'left',
+      'right',
+      'right',
+    ])
+    expect([align(100, 100, 120), align(103, 100, 120)]).toEqual(['left', 'right'])
+    expect(nextSeries(2.5, VOLUME, { min: 0, max: 5 }, TEST_INK).markLine.label.formatter).toBe('next 2.50')
   })
 })

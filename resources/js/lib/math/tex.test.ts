@@ -30,6 +30,24 @@ describe('mathematics as print sets it', () => {
     [{ kind: 'call', text: 'ln', parts: [s('a')] }, '\\ln\\left(a\\right)'],
     [{ kind: 'call', text: 'smooth', parts: [s('a'), n('3')] }, '\\operatorname{smooth}\\left(a,\\,3\\right)'],
     [{ kind: 'derivative', text: '2', parts: [s('y'), s('x')] }, '\\frac{\\mathrm{d}^{2}y}{\\mathrm{d}x^{2}}'],
+    [of('plus', s('a'), of('minus', s('b'), s('c'))), 'a + b - c'],
+    [of('minus', of('plus', s('a'), s('b')), s('c')), 'a + b - c'],
+    [of('times', s('a'), of('plus', s('b'), s('c'))), 'a \\cdot \\left(b + c\\right)'],
+    [of('times', of('times', s('a'), s('b')), s('c')), 'a \\cdot b \\cdot c'],
+    [of('times', of('over', s('a'), s('b')), s('c')), '\\frac{a}{b} \\cdot c'],
+    [of('power', of('times', s('a'), s('b')), s('c')), '\\left(a \\cdot b\\right)^{c}'],
+    [of('power', s('a'), of('plus', s('b'), n('1'))), 'a^{b + 1}'],
+    [of('equals', s('a'), of('plus', s('b'), s('c'))), 'a = b + c'],
+    [
+      of('at', of('plus', s('a'), s('b')), of('equals', s('x'), n('3'))),
+      '\\left(a + b\\right)\\ \\text{at}\\ \\left(x = 3\\right)',
+    ],
+    [of('at', of('times', s('a'), s('b')), n('3', 's')), 'a \\cdot b\\ \\text{at}\\ 3\\,\\mathrm{s}'],
+    [of('integral', of('plus', s('a'), s('b')), s('x')), '\\int \\left(a + b\\right)\\,\\mathrm{d}x'],
+    [
+      { kind: 'derivative', text: '1', parts: [of('times', s('a'), s('y')), s('x')] },
+      '\\frac{\\mathrm{d}\\left(a \\cdot y\\right)}{\\mathrm{d}x}',
+    ],
     [{ kind: 'words', text: '50 % of {all}' }, '\\text{50 \\% of \\{all\\}}'],
   ])('%j', (tree, tex) => {
     expect(toTex(tree)).toBe(tex)

@@ -35,4 +35,10 @@ describe('a live trace', () => {
     expect(drawn).toContainEqual({ t: 3217, v: 9 })
     expect(drawn.every(({ t }, i) => i === 0 || t >= (drawn[i - 1]?.t ?? 0))).toBe(true)
   })
+
+  it('is drawn as it is while it has no more points than two a column', () => {
+    const trace = Array.from({ length: 20 }, (_, i) => ({ t: i, v: i % 3 }))
+    expect(traceColumns(trace, 10)).toBe(trace)
+    expect(traceColumns(trace, 9)).toHaveLength(18)
+  })
 })
