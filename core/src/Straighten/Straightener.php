@@ -62,7 +62,9 @@ final readonly class Straightener
                 $found[] = $candidate;
             }
         }
-        assert($found !== []);
+        if ($found === []) {
+            throw new \LogicException('A straight line can be laid through any five points.');
+        }
 
         return new Straightening(self::ranked($found), $skipped);
     }

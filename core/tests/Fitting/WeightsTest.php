@@ -10,8 +10,12 @@ use Welkion\Core\Fitting\Bounds;
 use Welkion\Core\Fitting\Curve;
 use Welkion\Core\Fitting\CurveFitter;
 use Welkion\Core\Fitting\Fit;
+use Welkion\Core\Fitting\FittedConstant;
+use Welkion\Core\Fitting\FitWarnings;
+use Welkion\Core\Fitting\Outcome;
 use Welkion\Core\Fitting\Relation;
 use Welkion\Core\Fitting\Residuals;
+use Welkion\Core\Warning;
 
 /** A whole weight says the same as the point taken so many times; what is said of a fit does not hang on the order of its points. */
 final class WeightsTest extends TestCase
@@ -88,5 +92,39 @@ final class WeightsTest extends TestCase
 
         self::assertEqualsWithDelta(2.0 / 252.0, $mixed->runsProbability, 1e-12);
         self::assertEqualsWithDelta(Residuals::of($x, $residuals, $slopes)->curvatureProbability, $mixed->curvatureProbability, 1e-9);
+    }
+
+    public function test_a_curve_that_bends_like_a_parabola_has_no_curvature_left(): void
+    {
+        $x = range(0.0, 9.0);
+        $noise = [0.1, -0.2, 0.15, -0.05, 0.2, -0.1, 0.05, -0.15, 0.1, -0.1];
+        $slopes = [array_fill(0, 10, 1.0), $x, array_map(static fn (float $v): float => $v * $v, $x)];
+
+        self::assertSame(1.0, Residuals::of($x, $noise, $slopes)->curvatureProbability);
+        self::assertSame(1.0, Residuals::of($x, array_fill(0, 10, 0.0), [$slopes[0]])->curvatureProbability);
+    }
+
+    public function test_of_three_constants_the_two_that_go_together_are_named(): void
+    {
+        $constants = array_map(static fn (string $name): FittedConstant => new FittedConstant($name, 5.0, 1.0, 7, null), ['a', 'b', 'c']);
+        $coupled = static fn (array $covariance): array => array_values(array_map(static fn (Warning $w): string => $w->title,
+            array_filter(FitWarnings::of(Outcome::Converged, $constants, $covariance, 7, false, [false, false, false]), static fn (Warning $w): bool => $w->code === 'coupled')));
+
+        self::assertSame(['b and c can hardly be told apart.'], $coupled([[1.0, 0.5, 0.2], [0.5, 4.0, -5.997], [0.2, -5.997, 9.0]]));
+        self::assertSame(['a and c can hardly be told apart.'], $coupled([[1.0, 0.5, 2.9985], [0.5, 4.0, 0.1], [2.9985, 0.1, 9.0]]));
+        self::assertSame([], $coupled([[1.0, 0.5, 2.99], [0.5, 4.0, 0.1], [2.99, 0.1, 9.0]]));
+    }
+
+    public function test_the_deepest_of_several_valleys_is_found_without_a_start(): void
+    {
+        // A slow and a fast wave fit the same few points; the wrong valley leaves twice the scatter of the points.
+        $x = array_map(static fn (int $i): float => 0.25 * $i, range(0, 59));
+        foreach ([0.8, 2.3, 5.1, 9.7] as $frequency) {
+            $y = array_map(static fn (float $v): float => 3.0 * sin($frequency * $v + 0.4) + 1.0 + 0.3 * sin(37.0 * $v), $x);
+            $fit = (new CurveFitter)->fit(Relation::Sine->curve(), $x, $y);
+
+            self::assertTrue($fit->hasConverged());
+            self::assertLessThan(0.5, $fit->rmse(), "frequency {$frequency}");
+        }
     }
 }

@@ -46,6 +46,12 @@ final class PlotsTest extends TestCase
         self::assertEqualsWithDelta($slope, $candidate->slope(), 1e-6 * abs($slope));
         self::assertEqualsWithDelta($height, $candidate->intercept(), 1e-5 * max(1.0, abs($height)));
         self::assertSame($relation, $result->best()->relation);
+        $tried = array_map(static fn (Candidate $c): string => $c->relation->value, $result->candidates);
+        self::assertSame(array_unique($tried), $tried);
+        $others = array_map(static fn (Candidate $c): float => $c->criterion, array_slice($result->candidates, 1));
+        $sorted = $others;
+        sort($sorted);
+        self::assertSame($sorted, $others);
     }
 
     public function test_five_points_are_enough(): void
