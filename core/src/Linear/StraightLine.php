@@ -80,6 +80,26 @@ final readonly class StraightLine
         );
     }
 
+    /**
+     * From sums that were made beforehand. What is left over is the difference of two sums of squares, so that points within
+     * a ten-millionth of their line show no scatter.
+     *
+     * @param  float  $squaresX  sum of squares about the mean of x; $products and $squaresY likewise
+     *
+     * @throws NotEnoughPoints If there are fewer than two different x.
+     */
+    public static function ofSums(int $count, float $meanX, float $meanY, float $squaresX, float $products, float $squaresY): self
+    {
+        if ($count < 2 || ! ($squaresX > 0.0)) {
+            throw NotEnoughPoints::need('A straight line', 2, min(1, $count));
+        }
+        $slope = $products / $squaresX;
+        $rss = max(0.0, $squaresY - $slope * $products);
+        $scatter = $count > 2 ? sqrt($rss / ($count - 2)) : 0.0;
+
+        return new self($slope, $scatter / sqrt($squaresX), $meanX, $meanY, $scatter, $squaresY > 0.0 ? 1.0 - $rss / $squaresY : 1.0, $count);
+    }
+
     /** Height of the line at x, in the unit of y. */
     public function at(float $x): float
     {

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Samples;
+
+/** Where the samples of one channel of a run are kept; asked for several parts at once, and never for all. */
+interface SampleStore
+{
+    /** @return list<SegmentHead> in order of time */
+    public function heads(): array;
+
+    /**
+     * @param  list<Part>  $parts  in samples
+     * @return list<list<float>> raw unit, for each part
+     */
+    public function values(array $parts): array;
+
+    /**
+     * Only asked where a segment has no even step.
+     *
+     * @param  list<Part>  $parts  in samples
+     * @return list<list<float>> s after the first sample of the segment, for each part
+     */
+    public function offsets(array $parts): array;
+
+    /**
+     * @param  list<Part>  $parts  in stretches of this level
+     * @return list<list<float>> smallest, largest, smallest, largest ... for each part
+     */
+    public function envelopes(int $level, array $parts): array;
+
+    /**
+     * @param  int  $of  samples of a stretch, one of Segment::MOMENTS_OF
+     * @param  list<Part>  $parts  in such stretches
+     * @return list<list<Moments>> times counted from the first sample of the segment, for each part
+     */
+    public function moments(int $of, array $parts): array;
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Samples;
+
+/** Segments that are all at hand: the newest of a run that is being recorded, or those of a file. */
+final readonly class SegmentsInMemory implements SampleStore
+{
+    /** @param  array<int|string, Segment>  $segments  in order of time */
+    public function __construct(private array $segments)
+    {
+    }
+
+    public function heads(): array
+    {
+        $heads = [];
+        foreach ($this->segments as $key => $segment) {
+            $moments = $segment->moments();
+            $heads[] = new SegmentHead($key, $segment->count(), $segment->t0, $segment->end(), $segment->dt, $moments[count($moments) - 1]);
+        }
+
+        return $heads;
+    }
+
+    public function values(array $parts): array
+    {
+        return array_map(fn (Part $p): array => array_slice($this->segments[$p->head->key]->values, $p->from, $p->count), $parts);
+    }
+
+    public function offsets(array $parts): array
+    {
+        return array_map(fn (Part $p): array => array_slice($this->segments[$p->head->key]->offsets() ?? [], $p->from, $p->count), $parts);
+    }
+
+    public function envelopes(int $level, array $parts): array
+    {
+        return array_map(fn (Part $p): array => array_slice(
+            $this->segments[$p->head->key]->envelope(), 2 * (Levels::offset($p->head->count, $level) + $p->from), 2 * $p->count,
+        ), $parts);
+    }
+
+    public function moments(int $of, array $parts): array
+    {
+        return array_map(fn (Part $p): array => array_slice(
+            $this->segments[$p->head->key]->moments(), Segment::momentsOffset($p->head->count, $of) + $p->from, $p->count,
+        ), $parts);
+    }
+}
