@@ -15,6 +15,7 @@ use App\Http\Controllers\KeptCalibrationController;
 use App\Http\Controllers\LineController;
 use App\Http\Controllers\LiveController;
 use App\Http\Controllers\MethodController;
+use App\Http\Controllers\PointsController;
 use App\Http\Controllers\ProbeController;
 use App\Http\Controllers\ProtocolController;
 use App\Http\Controllers\ReadingController;
@@ -129,6 +130,7 @@ Route::prefix('api')->group(function (): void {
             Route::delete('readings/{reading}', [ReadingController::class, 'destroy']);
             Route::put('set-aside', [ReadingController::class, 'setAside']);
             Route::get('rows.csv', RunExportController::class);
+            Route::get('points', PointsController::class);
             Route::get('comparison', [ReworkingController::class, 'index']);
             Route::post('comparison', [ReworkingController::class, 'store']);
             Route::put('comparison', [ReworkingController::class, 'update']);

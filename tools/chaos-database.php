@@ -35,7 +35,10 @@ foreach (DB::table('run_channels')->join('probes', 'probes.id', '=', 'probe_id')
     $heard = $told['heard'][$channel->channel] ?? [];
     $kept = [];
     $next = null;
-    foreach (DB::table('sample_blocks')->where('run_channel_id', $channel->id)->orderBy('first_seq')->cursor() as $block) {
+    $columns = ['first_seq', 'count', 'payload'];
+    $blocks = DB::table('sample_blocks')->where('run_channel_id', $channel->id)->select($columns)
+        ->unionAll(DB::table('sample_segments')->where('run_channel_id', $channel->id)->select($columns))->orderBy('first_seq');
+    foreach ($blocks->cursor() as $block) {
         $count['gaps'] += $next !== null && $block->first_seq > $next ? 1 : 0;
         $count['doubled'] += $next === null ? 0 : max(0, $next - $block->first_seq);
         foreach (array_values((array) unpack('e*', $block->payload)) as $i => $value) {

@@ -14,6 +14,12 @@ final class ExperimentCopy
 {
     private const LONGEST_TITLE = 120;
 
+    /** Columns of samples, which are copied without being read. */
+    private const SAMPLES = [
+        'sample_segments' => 'first_seq, count, t0, t1, dt, offsets, payload, envelope, moments',
+        'sample_blocks' => 'first_seq, count, t0, dt, times, payload',
+    ];
+
     /** @var array<string, array<int, int>> new id by old id, by table */
     private array $ids = [];
 
@@ -56,9 +62,11 @@ final class ExperimentCopy
             $this->rows('readings', ['run_id' => $run->id], ['run_id' => $new]);
             $this->rows('cells', [], [], ['reading_id' => 'readings', 'run_channel_id' => 'run_channels'], array_keys($this->ids['readings'] ?? []));
             $this->rows('set_asides', ['run_id' => $run->id], ['run_id' => $new], ['column_id' => 'columns']);
-            DB::statement('INSERT INTO sample_blocks (run_channel_id, first_seq, count, t0, dt, times, payload, summary) '
-                .'SELECT n.id, b.first_seq, b.count, b.t0, b.dt, b.times, b.payload, b.summary FROM sample_blocks b '
-                .'JOIN run_channels o ON o.id = b.run_channel_id JOIN run_channels n ON n.run_id = ? AND n.probe_id = o.probe_id WHERE o.run_id = ?', [$new, $run->id]);
+            foreach (self::SAMPLES as $table => $columns) {
+                $own = 'b.'.str_replace(', ', ', b.', $columns);
+                DB::statement("INSERT INTO {$table} (run_channel_id, {$columns}) SELECT n.id, {$own} FROM {$table} b "
+                    .'JOIN run_channels o ON o.id = b.run_channel_id JOIN run_channels n ON n.run_id = ? AND n.probe_id = o.probe_id WHERE o.run_id = ?', [$new, $run->id]);
+            }
             foreach (['readings', 'cells', 'run_channels', 'reworkings'] as $done) {
                 $this->ids[$done] = [];
             }

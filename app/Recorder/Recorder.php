@@ -20,6 +20,8 @@ final class Recorder
 
     private const LOOK_FOR_BENCHES_EACH_S = 5.0;
 
+    private const FILE_EACH_S = 4.0;
+
     /** When it is asked to end, it waits so long for MariaDB; what is not in it then goes to disk. */
     private const END_WITHIN_S = 2.0;
 
@@ -28,6 +30,8 @@ final class Recorder
 
     /** @var PromiseInterface<void>|null */
     private ?PromiseInterface $looking = null;
+
+    private bool $isFiling = false;
 
     public function __construct(
         private readonly LoopInterface $loop,
@@ -44,6 +48,7 @@ final class Recorder
         $this->findBenches();
         $this->loop->addPeriodicTimer(self::LOOK_FOR_BENCHES_EACH_S, $this->findBenches(...));
         $this->loop->addPeriodicTimer(self::FLUSH_EACH_S, $this->flush(...));
+        $this->loop->addPeriodicTimer(self::FILE_EACH_S, $this->file(...));
     }
 
     public function stop(): void
@@ -183,6 +188,21 @@ final class Recorder
             $gone->close();
             unset($this->benches[$id]);
         }
+    }
+
+    /** Blocks become segments; if they cannot now, they do later. */
+    private function file(): void
+    {
+        if ($this->isFiling) {
+            return;
+        }
+        $this->isFiling = true;
+        $this->clerk->ask('file', [])->then(function (): void {
+            $this->isFiling = false;
+        }, function (\Throwable $failure): void {
+            $this->isFiling = false;
+            $this->log->warning('Blocks could not be put together; trying again.', ['reason' => $failure->getMessage()]);
+        });
     }
 
     private function flush(): void

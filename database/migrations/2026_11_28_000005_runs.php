@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Runs, what was recorded in them, and what is set aside. */
@@ -68,9 +69,21 @@ return new class extends Migration
             $table->double('dt')->nullable()->comment('s between samples; null when times are kept');
             $table->binary('times')->nullable()->comment('float64 little-endian, s after t0');
             $table->binary('payload')->comment('float64 little-endian, raw unit');
-            $table->binary('summary')->comment('min, max, first, last of each 256 samples, float64 little-endian');
             $table->unique(['run_channel_id', 'first_seq']);
         });
+        Schema::create('sample_segments', function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('run_channel_id')->constrained()->cascadeOnDelete();
+            $table->unsignedBigInteger('first_seq');
+            $table->unsignedInteger('count')->comment('at most 65536');
+            $table->double('t0')->comment('clock of the bench at the first sample, s');
+            $table->double('t1')->comment('at the last');
+            $table->double('dt')->nullable()->comment('s between samples; null when offsets are kept');
+            $table->unique(['run_channel_id', 'first_seq']);
+        });
+        // Laravel knows no binary column for more than 64 kB. All hold float64, little-endian.
+        DB::statement("ALTER TABLE sample_segments ADD offsets MEDIUMBLOB NULL COMMENT 's after t0', ADD payload MEDIUMBLOB NOT NULL COMMENT 'raw unit',"
+            ." ADD envelope MEDIUMBLOB NOT NULL COMMENT 'smallest and largest of 16, 64 ... 65536 samples', ADD moments MEDIUMBLOB NOT NULL COMMENT 'of 256, of 4096 and of all samples'");
         Schema::create('readings', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('run_id')->constrained()->cascadeOnDelete();
@@ -107,7 +120,7 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['set_asides', 'cells', 'readings', 'sample_blocks', 'reworkings', 'run_channels', 'entry_values', 'runs'] as $table) {
+        foreach (['set_asides', 'cells', 'readings', 'sample_segments', 'sample_blocks', 'reworkings', 'run_channels', 'entry_values', 'runs'] as $table) {
             Schema::dropIfExists($table);
         }
     }

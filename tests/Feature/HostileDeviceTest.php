@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Bench;
-use App\Models\SampleBlock;
 use App\Recorder\RecorderClient;
-use Illuminate\Support\Facades\DB;
 use Symfony\Component\Process\Process;
 use Tests\Support\HostileMessages;
 use Tests\Support\Recording;
@@ -47,7 +45,7 @@ final class HostileDeviceTest extends TestCase
         self::assertNull($this->asideNow()[$good->id]);
         $this->getJson("/api/benches/{$good->id}")->assertOk();
         $device[0]->stop(0);
-        $blocks = SampleBlock::query()->whereIn('run_channel_id', DB::table('run_channels')->where('run_id', $run)->pluck('id'))->orderBy('first_seq')->get()->groupBy('run_channel_id');
+        $blocks = self::keptOfRun($run);
         self::assertCount(2, $blocks);
         $blocks->each(fn ($channel) => self::assertNoGapNoDouble($channel));
         $this->postJson("/api/runs/{$run}/finish")->assertOk();

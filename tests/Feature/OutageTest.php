@@ -6,12 +6,10 @@ namespace Tests\Feature;
 
 use App\Models\Bench;
 use App\Models\Experiment;
-use App\Models\SampleBlock;
 use App\Models\User;
 use App\Recorder\RecorderClient;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Collection;
-use Illuminate\Support\Facades\DB;
 use Tests\Support\Recording;
 use Tests\TestCase;
 
@@ -153,8 +151,8 @@ final class OutageTest extends TestCase
             usleep(700_000);
         }
         $this->eventually(fn (): bool => $this->maybeProcessOf('welkion:keep') !== null);
-        $count = (int) $this->blocks()->flatten()->sum('count');
-        $this->eventually(fn (): bool => (int) $this->blocks()->flatten()->sum('count') > $count + 20);
+        $count = (int) $this->blocks()->flatten(1)->sum('count');
+        $this->eventually(fn (): bool => (int) $this->blocks()->flatten(1)->sum('count') > $count + 20);
 
         $this->assertNothingLost();
     }
@@ -183,12 +181,11 @@ final class OutageTest extends TestCase
         return (int) @file_get_contents(getenv('WELKION_VAR').'/run/mariadb.pid');
     }
 
-    /** @return Collection<int, Collection<int, SampleBlock>> by run channel */
+    /** @return Collection<array-key, Collection<int, \stdClass>> by run channel */
     private function blocks(): Collection
     {
         try {
-            return SampleBlock::query()->whereIn('run_channel_id', DB::table('run_channels')->where('run_id', $this->run)->select('id'))
-                ->orderBy('first_seq')->get()->groupBy('run_channel_id');
+            return self::keptOfRun($this->run);
         } catch (QueryException) {
             return new Collection;
         }

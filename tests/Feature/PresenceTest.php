@@ -6,14 +6,16 @@ namespace Tests\Feature;
 
 use App\Models\Bench;
 use App\Models\Probe;
-use App\Models\SampleBlock;
 use App\Models\User;
 use App\Recorder\RecorderClient;
+use Tests\Support\KeptSamples;
 use Tests\TestCase;
 
 /** Probes that are pulled out, carried to another bench, zeroed; benches with limits of their own. */
 final class PresenceTest extends TestCase
 {
+    use KeptSamples;
+
     private User $teacher;
 
     protected function setUp(): void
@@ -68,9 +70,9 @@ final class PresenceTest extends TestCase
             $moved = array_column($this->getJson("/api/benches/{$birch->id}")->assertOk()->json('probes'), 'movedFrom', 'serial');
             self::assertSame(['Birch-1' => null, 'Alder-1' => $alder->name, 'Birch-2' => null, 'Birch-3' => null], $moved);
             usleep(700_000);
-            $count = (int) SampleBlock::query()->where('run_channel_id', $channel)->sum('count');
+            $count = (int) self::keptOf([$channel])->flatten(1)->sum('count');
             usleep(700_000);
-            self::assertSame($count, (int) SampleBlock::query()->where('run_channel_id', $channel)->sum('count'), 'Nothing of the other bench is mixed into the run.');
+            self::assertSame($count, (int) self::keptOf([$channel])->flatten(1)->sum('count'), 'Nothing of the other bench is mixed into the run.');
         } finally {
             $this->postJson("/api/benches/{$alder->id}/acts", ['act' => 'move', 'channel' => 'ph', 'to' => 'Birch', 'on' => false]);
         }

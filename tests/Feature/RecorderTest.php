@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Reading;
-use App\Models\SampleBlock;
+use App\Models\Run;
 use App\Recorder\Keeping\Block;
 use App\Recorder\Keeping\Desk;
 use App\Recorder\Link\Sample;
@@ -41,8 +41,7 @@ final class RecorderTest extends TestCase
         $readings = Reading::query()->where('run_id', $run)->orderBy('step')->get();
         self::assertSame($keys, $readings->pluck('request_key')->all());
         self::assertSame(30, $readings->pluck('step')->unique()->count());
-        $channels = SampleBlock::query()->whereIn('run_channel_id', DB::table('run_channels')->where('run_id', $run)->pluck('id'))
-            ->orderBy('first_seq')->get()->groupBy('run_channel_id');
+        $channels = self::keptOfRun($run);
         self::assertCount(2, $channels);
         foreach ($channels as $blocks) {
             self::assertNoGapNoDouble($blocks);
@@ -55,10 +54,10 @@ final class RecorderTest extends TestCase
         $bench = $this->connectedBenchOf($teacher);
         $run = $this->actingAs($teacher)->startedRun($this->experimentOf($teacher, $bench));
         $channels = DB::table('run_channels')->where('run_id', $run)->pluck('id');
-        $blocks = fn () => SampleBlock::query()->whereIn('run_channel_id', $channels)->orderBy('first_seq')->get()->groupBy('run_channel_id');
+        $blocks = fn () => self::keptOf($channels);
         $this->eventually(fn (): bool => count($blocks()) === 2);
         $recorder = $this->recorder();
-        $count = (int) $blocks()->flatten()->sum('count');
+        $count = (int) $blocks()->flatten(1)->sum('count');
 
         posix_kill((int) file_get_contents(getenv('WELKION_VAR').'/run/mariadb.pid'), SIGKILL);
         foreach ([false, true] as $on) {
@@ -67,7 +66,7 @@ final class RecorderTest extends TestCase
         }
         $this->eventually(function () use ($blocks, $count): bool {
             try {
-                return (int) $blocks()->flatten()->sum('count') > $count + 40;
+                return (int) $blocks()->flatten(1)->sum('count') > $count + 40;
             } catch (QueryException) {
                 return false;
             }
@@ -91,7 +90,7 @@ final class RecorderTest extends TestCase
         $desk->keep($rows(51, 80));
         $desk->keep($rows(51, 70));
 
-        $blocks = SampleBlock::query()->where('run_channel_id', $channel)->orderBy('first_seq')->get();
+        $blocks = self::keptOf([$channel])->firstOrFail();
         self::assertNoGapNoDouble($blocks);
         self::assertSame([50, 30], $blocks->pluck('count')->all());
         self::assertSame(array_map(static fn (Sample $s): float => $s->value, self::samples(51, 80)), array_values((array) unpack('e*', (string) $blocks[1]->payload)));
@@ -108,7 +107,7 @@ final class RecorderTest extends TestCase
         self::assertCount(1, $refused);
         self::assertSame([999_999_999, 1, 5], [$refused[0]['runChannelId'], $refused[0]['firstSeq'], $refused[0]['count']]);
         self::assertStringContainsString('foreign key', $refused[0]['reason']);
-        self::assertSame(21, (int) SampleBlock::query()->where('run_channel_id', $channel)->sum('count'));
+        self::assertSame(21, (int) self::keptOf([$channel])->flatten(1)->sum('count'));
     }
 
     public function test_a_database_that_is_away_is_no_refusal(): void
@@ -177,7 +176,7 @@ final class RecorderTest extends TestCase
     {
         $teacher = $this->teacher();
         $bench = $this->connectedBenchOf($teacher);
-        $run = $this->storedRunOf($this->experimentOf($teacher, $bench));
+        $run = $this->storedRunOf($this->experimentOf($teacher, $bench), Run::OPEN);
 
         return $run->channels()->create(['probe_id' => $this->electrodeOf($bench)->id])->id;
     }

@@ -8,15 +8,16 @@ use App\Models\Bench;
 use App\Models\Experiment;
 use App\Models\Reading;
 use App\Models\Run;
-use App\Models\RunChannel;
-use App\Models\SampleBlock;
 use App\Models\User;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
+use Tests\Support\KeptSamples;
 use Tests\TestCase;
 
 final class RunTest extends TestCase
 {
+    use KeptSamples;
+
     private User $teacher;
 
     private Bench $bench;
@@ -165,7 +166,7 @@ final class RunTest extends TestCase
     public function test_the_recorder_follows_a_run_that_undo_opens_or_ends(): void
     {
         $run = $this->startedRun($this->experiment);
-        $samples = static fn (): int => (int) SampleBlock::query()->whereIn('run_channel_id', RunChannel::query()->where('run_id', $run)->select('id'))->sum('count');
+        $samples = static fn (): int => (int) self::keptOfRun($run)->flatten(1)->sum('count');
         $this->eventually(static fn (): bool => $samples() > 0);
         $undo = fn (): TestResponse => $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk();
         $rests = static function () use ($samples): bool {

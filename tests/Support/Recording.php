@@ -5,26 +5,14 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use App\Models\Bench;
-use App\Models\SampleBlock;
 use App\Models\User;
-use Illuminate\Support\Collection;
 use Psr\Http\Message\StreamInterface;
 
 /** The recorder's process, what it writes and what screens hear of it. */
 trait Recording
 {
     use Browsing;
-
-    /** @param  Collection<int, SampleBlock>  $blocks of one run channel, by first_seq */
-    protected static function assertNoGapNoDouble(Collection $blocks): void
-    {
-        $next = null;
-        foreach ($blocks as $block) {
-            self::assertSame($next ?? $block->first_seq, $block->first_seq, 'A sample is missing or doubled.');
-            $next = $block->first_seq + $block->count;
-        }
-        self::assertNotNull($next);
-    }
+    use KeptSamples;
 
     protected function killRecorder(): void
     {

@@ -9,9 +9,11 @@ use App\Models\Run;
 use App\Recorder\BenchState;
 use App\Recorder\Link\ToldChannel;
 use App\Recorder\ProbeRegister;
+use App\Samples\Filing;
 use App\Storage\Outage;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Database\Query\Expression;
 use Illuminate\Database\QueryException;
 
@@ -23,7 +25,7 @@ use Illuminate\Database\QueryException;
 final readonly class Desk
 {
     /** Columns of a block; "count" last, because the others are chosen by comparing it. */
-    private const BLOCK = ['t0', 'dt', 'times', 'payload', 'summary', 'count'];
+    private const BLOCK = ['t0', 'dt', 'times', 'payload', 'count'];
 
     public function __construct(private ConnectionInterface $database)
     {
@@ -55,12 +57,13 @@ final readonly class Desk
     {
         $bench = Bench::query()->with('probes.calibration', 'probes.lastZero')->findOrFail($benchId);
         $open = Run::query()->where('state', Run::OPEN)->where('thrown_away_at', null)->where('bench_id', $benchId)->select('id');
-        $lastSeq = $this->database->table('sample_blocks')->whereColumn('run_channel_id', 'run_channels.id')
+        $last = fn (string $table): Builder => $this->database->table($table)->whereColumn('run_channel_id', 'run_channels.id')
             ->orderByDesc('first_seq')->limit(1)->selectRaw('first_seq + count - 1');
-        $channels = $this->database->table('run_channels')->whereIn('run_id', $open)->select('id', 'probe_id')->selectSub($lastSeq, 'last_seq')->get();
+        $channels = $this->database->table('run_channels')->whereIn('run_id', $open)->select('id', 'probe_id')
+            ->selectSub($last('sample_blocks'), 'last_in_blocks')->selectSub($last('sample_segments'), 'last_filed')->get();
 
         return new BenchState($bench, array_values($channels->map(static fn (\stdClass $c): array => [
-            'id' => (int) $c->id, 'probeId' => (int) $c->probe_id, 'lastSeq' => (int) $c->last_seq,
+            'id' => (int) $c->id, 'probeId' => (int) $c->probe_id, 'lastSeq' => max((int) $c->last_in_blocks, (int) $c->last_filed),
         ])->all()));
     }
 
@@ -91,6 +94,12 @@ final readonly class Desk
         $half = intdiv(count($rows), 2);
 
         return [...$this->keep(array_slice($rows, 0, $half)), ...$this->keep(array_slice($rows, $half))];
+    }
+
+    /** Puts blocks together into segments, where there are enough of them. */
+    public function file(): int
+    {
+        return (new Filing($this->database))->file();
     }
 
     /** @param  list<Row>  $rows */

@@ -7,8 +7,8 @@ namespace Welkion\Core\Samples;
 /**
  * Stretches of samples by which a long run is drawn: of 16, 64, 256 ... 65,536 samples.
  *
- * Each level has a quarter of the stretches of the one before, so some level always has between one and four of them for
- * each column of a picture, however long the run and however far one looks into it.
+ * Each level has a quarter of the stretches of the one before, so some level always has a few of them for each
+ * column of a picture, however long the run and however far one looks into it.
  */
 final class Levels
 {

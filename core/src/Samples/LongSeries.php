@@ -19,6 +19,9 @@ final readonly class LongSeries
     /** ... but never by more than this share of a step. */
     private const EDGE_SHARE = 0.4;
 
+    /** Stretches that are drawn are no longer than this share of a column: so what lies near its edge is hardly seen in the next. */
+    private const OF_COLUMN = 0.5;
+
     /** @var list<SegmentHead> */
     private array $heads;
 
@@ -77,13 +80,13 @@ final readonly class LongSeries
         }
         $parts = $this->within($from, $to);
         if (array_sum(array_map(static fn (Part $p): int => $p->count, $parts)) <= 2 * $columns) {
-            return Picture::ofSamples(...$this->samplesOf($parts));
+            return Picture::ofSamples($from, $to, ...$this->samplesOf($parts));
         }
         $drawing = new ColumnDrawing($from, $to, $columns);
         $byLevel = [];
         foreach ($parts as $part) {
             $step = $part->head->step();
-            $byLevel[($step > 0.0 ? Levels::within($drawing->width / $step) : null) ?? -1][] = $part;
+            $byLevel[($step > 0.0 ? Levels::within(self::OF_COLUMN * $drawing->width / $step) : null) ?? -1][] = $part;
         }
         foreach ($byLevel as $level => $ofLevel) {
             $level < 0 ? $this->drawSamples($drawing, $ofLevel) : $this->drawStretches($drawing, $level, $ofLevel);

@@ -66,7 +66,6 @@ final class LongSeriesTest extends TestCase
         foreach ([[$times[0], $times[$last], 100], [$times[0], $times[$last], 1000], [$times[intdiv($last, 3)], $times[intdiv($last, 2)], 40], [$times[10], $times[40], 500]] as [$from, $to, $columns]) {
             $picture = $series->picture($from, $to, $columns);
             $seen = array_filter($values, static fn (int $i): bool => $times[$i] >= $from && $times[$i] <= $to, ARRAY_FILTER_USE_KEY);
-            self::assertLessThanOrEqual($picture->showsSamples ? 2 * $columns : $columns, count($picture->times));
             self::assertSame(count($seen) <= 2 * $columns, $picture->showsSamples);
             if ($picture->showsSamples) {
                 self::assertSame(array_values($seen), $picture->lows);
@@ -75,17 +74,23 @@ final class LongSeriesTest extends TestCase
                 continue;
             }
             $width = ($to - $from) / $columns;
-            self::assertLessThanOrEqual(min($seen), min($picture->lows));
-            self::assertGreaterThanOrEqual(max($seen), max($picture->highs));
-            foreach ($picture->times as $i => $middle) {
-                self::assertLessThanOrEqual($picture->highs[$i], $picture->lows[$i]);
+            self::assertCount($columns, $picture->lows);
+            self::assertCount($columns, $picture->highs);
+            self::assertLessThanOrEqual(min($seen), min(array_filter($picture->lows, is_finite(...))));
+            self::assertGreaterThanOrEqual(max($seen), max(array_filter($picture->highs, is_finite(...))));
+            foreach ($picture->lows as $i => $low) {
+                $middle = $from + ($i + 0.5) * $width;
+                if (is_nan($low)) {
+                    self::assertNan($picture->highs[$i]);
+                    self::assertSame([], self::between($times, $values, $middle - 0.49 * $width, $middle + 0.49 * $width));
+
+                    continue;
+                }
+                self::assertLessThanOrEqual($picture->highs[$i], $low);
                 // Each column shows samples of itself or its neighbours, and no others.
                 $near = self::between($times, $values, $middle - 1.5 * $width, $middle + 1.5 * $width);
-                self::assertGreaterThanOrEqual(min($near), $picture->lows[$i]);
+                self::assertGreaterThanOrEqual(min($near), $low);
                 self::assertLessThanOrEqual(max($near), $picture->highs[$i]);
-                if ($i > 0) {
-                    self::assertGreaterThan($picture->times[$i - 1], $middle);
-                }
             }
         }
     }
@@ -100,7 +105,7 @@ final class LongSeriesTest extends TestCase
         foreach ([30, 700, 5000] as $columns) {
             $picture = $series->picture(1000.0, 1131.071, $columns);
             self::assertSame([-9.0, 9.0], [min($picture->lows), max($picture->highs)]);
-            $at = $picture->times[array_search(9.0, $picture->highs, true)];
+            $at = 1000.0 + (array_search(9.0, $picture->highs, true) + 0.5) * 131.071 / $columns;
             self::assertEqualsWithDelta(1070.001, $at, 1.1 * 131.071 / $columns);
         }
     }
@@ -110,11 +115,30 @@ final class LongSeriesTest extends TestCase
         $times = [...array_map(static fn (int $i): float => 0.01 * $i, range(0, 4999)), ...array_map(static fn (int $i): float => 100.0 + 0.01 * $i, range(0, 4999))];
         $series = self::series(self::cut($times, array_fill(0, 10_000, 2.0), [5000, 5000]));
 
-        self::assertSame([], array_filter($series->picture(0.0, 149.99, 300)->times, static fn (float $t): bool => $t > 50.5 && $t < 99.5));
+        $empty = array_keys(array_filter($series->picture(0.0, 150.0, 300)->lows, is_nan(...)));
+        self::assertSame(range(100, 199), $empty);
         self::assertSame(0, $series->moments(60.0, 90.0)->count);
         self::assertSame(2, $series->moments(49.99, 100.0)->count);
         self::assertSame([0.0, 149.99], $series->extent());
         self::assertSame(10_000, $series->count());
+    }
+
+    public function test_a_falling_calibration_turns_lowest_into_highest(): void
+    {
+        $times = array_map(static fn (int $i): float => 0.01 * $i, range(0, 999));
+        $series = self::series(self::cut($times, array_map(floatval(...), range(0, 999)), [1000]));
+        $turned = static fn (array $v): array => array_map(static fn (float $raw): float => 10.0 - 2.0 * $raw, $v);
+        $columns = $series->picture(0.0, 10.0, 10)->mapped($turned);
+        $samples = $series->picture(0.0, 0.05, 10)->mapped($turned);
+
+        self::assertEqualsWithDelta([10.0 - 2.0 * 99.0, 10.0 - 2.0 * 199.0], array_slice($columns->lows, 0, 2), 32.0);
+        self::assertCount(10, $columns->lows);
+        foreach ($columns->lows as $i => $low) {
+            self::assertLessThanOrEqual($columns->highs[$i], $low);
+        }
+        self::assertSame([10.0, 8.0, 6.0, 4.0, 2.0, 0.0], $samples->lows);
+        self::assertSame($samples->lows, $samples->highs);
+        self::assertNan($series->picture(0.0, 30.0, 3)->mapped($turned)->lows[2]);
     }
 
     public function test_large_numbers_close_together_keep_their_scatter(): void
@@ -134,7 +158,7 @@ final class LongSeriesTest extends TestCase
         $empty = self::series([]);
         self::assertNull($empty->extent());
         self::assertSame([0, 0], [$empty->count(), $empty->moments(0.0, 1.0)->count]);
-        self::assertSame([], $empty->picture(0.0, 1.0, 10)->times);
+        self::assertSame([], $empty->picture(0.0, 1.0, 10)->lows);
         self::assertNan($empty->moments(0.0, 1.0)->sd());
         $one = self::series(self::cut([5.0], [3.0], [1]));
         self::assertSame([[5.0], [3.0]], [$one->picture(0.0, 10.0, 10)->times, $one->picture(0.0, 10.0, 10)->lows]);

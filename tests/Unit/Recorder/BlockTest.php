@@ -18,10 +18,6 @@ final class BlockTest extends TestCase
         self::assertSame([1, 300, 305, 2], [$first['first_seq'], $first['count'], $second['first_seq'], $second['count']]);
         self::assertSame(array_map(static fn (Sample $s): float => $s->value, self::samples(1, 300)), array_values((array) unpack('e*', (string) $first['payload'])));
         self::assertSame(0.25, $first['dt']);
-        $summary = array_values((array) unpack('e*', (string) $first['summary']));
-        $values = array_map(static fn (Sample $s): float => $s->value, self::samples(1, 256));
-        self::assertSame([min($values), max($values), $values[0], $values[255]], array_slice($summary, 0, 4));
-        self::assertCount(8, $summary);
         $uneven = Block::cut(9, [new Sample(1, 0.0, 1.0), new Sample(2, 0.1, 2.0), new Sample(3, 0.9, 3.0)])[0]->toRow();
         self::assertSame([0.0, 0.1, 0.9], array_values((array) unpack('e*', (string) $uneven['times'])));
     }

@@ -67,4 +67,39 @@ describe('lineFigureOption', () => {
     expect(symbols).toEqual(['circle', 'diamond'])
     expect(series.filter(({ name }) => name.startsWith('now'))).toHaveLength(2)
   })
+
+  it('goes as far as the standards, and as high as what is read, shown now and expected', () => {
+    interface Drawn {
+      xAxis: { name: string; min: number; max: number }
+      yAxis: { name: string; min: number; max: number }
+    }
+    const drawn = (...arguments_: Parameters<typeof lineFigureOption>) =>
+      lineFigureOption(...arguments_) as unknown as Drawn
+    const plunger = drawn(testCalibration(), [47.9], TEST_INK)
+    expect([plunger.xAxis.name, plunger.yAxis.name]).toEqual(['volume / mL', 'raw signal / mm'])
+    expect([plunger.xAxis.min, plunger.xAxis.max]).toEqual([0, 60])
+    expect([plunger.yAxis.min, plunger.yAxis.max]).toEqual([0, 100])
+    expect(drawn(testCalibration(), [150], TEST_INK).yAxis.max).toBeGreaterThanOrEqual(150)
+    // What a probe shows beside a standard that is no point says nothing about the line.
+    const fit = testCalibration({ standards: [standard(0, 10, 18), standard(1, 5, null, { isPoint: false })] })
+    expect(drawn(fit, [150], TEST_INK).yAxis.max).toBe(100)
+    expect(drawn(testCalibration({ unit: 'pH', range: { from: 0, to: 14 } }), [null], TEST_INK).xAxis).toMatchObject({
+      name: 'pH',
+      min: 0,
+      max: 15,
+    })
+    expect(drawn(testCalibration({ unit: 'V' }), [null], TEST_INK).xAxis.name).toBe('quantity / V')
+  })
+
+  it('colours a lone probe as its own and several apart', () => {
+    const other = { ...testCalibration(), id: 2, probeId: 9, probe: { ...testCalibration().probe, serial: 'Hazel-4' } }
+    const coloursOf = (calibration: Parameters<typeof lineFigureOption>[0]) =>
+      (
+        lineFigureOption(calibration, [null], TEST_INK) as { series: { name: string; itemStyle?: { color: string } }[] }
+      ).series
+        .filter(({ name }) => name.startsWith('Hazel-'))
+        .map(({ itemStyle }) => itemStyle?.color)
+    expect(coloursOf(testCalibration())).toEqual([TEST_INK.primary])
+    expect(new Set(coloursOf(testCalibration({ beside: [other] }))).size).toBe(2)
+  })
 })

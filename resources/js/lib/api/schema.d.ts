@@ -1152,6 +1152,28 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run}/points": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        /**
+         * What can be seen of the samples of a run between two moments, no more than a picture has room for
+         * @description Two numbers for each column of pixels, or the samples themselves where they are fewer. Answers with an ETag.
+         */
+        get: operations["seeSamples"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run}/comparison": {
         parameters: {
             query?: never;
@@ -1659,6 +1681,22 @@ export interface components {
                     difference: number | null;
                     shownDifference: string | null;
                 }[];
+            }[];
+        };
+        /** @description What can be seen of the samples of a run */
+        Points: {
+            /** @description s after the first sample of the run */
+            from: number;
+            to: number;
+            columns: {
+                symbol: string;
+                /** @description whether times and values of samples are told, or lows and highs of columns of pixels */
+                showsSamples: boolean;
+                /** @description s after the first sample of the run */
+                times?: number[];
+                values?: (number | null)[];
+                lows?: (number | null)[];
+                highs?: (number | null)[];
             }[];
         };
         BenchName: {
@@ -4361,6 +4399,48 @@ export interface operations {
                 content: {
                     "text/csv": string;
                 };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    seeSamples: {
+        parameters: {
+            query: {
+                /** @description symbols of measured columns, with commas between */
+                columns: string;
+                /** @description s after the first sample */
+                from?: number;
+                to?: number;
+                /** @description columns of pixels */
+                width?: number;
+            };
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The pictures */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Points"];
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description It is as it was */
+            304: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];

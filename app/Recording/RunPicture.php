@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Recording;
+
+use Welkion\Core\Samples\Picture;
+
+/** Pictures of some columns of a run over the same span. */
+final readonly class RunPicture
+{
+    /**
+     * @param  float  $start  clock of the bench at the first sample of the run, s
+     * @param  float  $from  s after it
+     * @param  array<string, Picture>  $pictures  by symbol, in quantities; times by the clock of the bench
+     * @param  string  $fingerprint  another one whenever the pictures may be others
+     */
+    public function __construct(public float $start, public float $from, public float $to, public array $pictures, public string $fingerprint)
+    {
+    }
+}

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Recording;
+
+use App\Models\Column;
+use App\Models\Run;
+use App\Models\RunChannel;
+use App\Samples\StoredSamples;
+use Illuminate\Database\ConnectionInterface;
+use Illuminate\Support\Collection;
+use Welkion\Core\Calibration\ProbeCalibration;
+use Welkion\Core\Calibration\ProbeKind;
+use Welkion\Core\Samples\LongSeries;
+use Welkion\Core\Samples\Picture;
+
+/**
+ * What can be seen of the samples of a run, as quantities: no more numbers than a screen has room for, however long it is.
+ */
+final readonly class RunPictures
+{
+    public function __construct(private ConnectionInterface $database)
+    {
+    }
+
+    /**
+     * @param  Collection<int, Column>  $columns
+     * @param  float|null  $from  s after the first sample of the run; null: from there on
+     * @param  float|null  $to  null: to its last
+     */
+    public function of(Run $run, Collection $columns, ?float $from, ?float $to, int $width): RunPicture
+    {
+        $run->loadMissing('channels.probe.bench', 'channels.calibration', 'channels.zero', 'channels.reworkings.calibration');
+        $long = [];
+        foreach ($run->channels as $channel) {
+            $long[$channel->id] = StoredSamples::of($channel, $this->database);
+        }
+        $extents = array_values(array_filter(array_map(static fn (LongSeries $l): ?array => $l->extent(), $long)));
+        $start = min([INF, ...array_column($extents, 0)]);
+        $end = max([-INF, ...array_column($extents, 1)]);
+        [$from, $to] = [$from ?? 0.0, max($from ?? 0.0, $to ?? (is_finite($end) ? $end - $start : 0.0))];
+        $pictures = [];
+        foreach ($columns as $column) {
+            $channel = $run->channels->first(static fn (RunChannel $c): bool => $c->role === $column->role);
+            if ($channel instanceof RunChannel) {
+                $pictures[$column->symbol] = is_finite($start)
+                    ? $this->picture($run, $column, $channel, $long, $start + $from, $start + $to, $width) : Picture::ofSamples($from, $to, [], []);
+            }
+        }
+
+        return new RunPicture(is_finite($start) ? $start : 0.0, $from, $to, $pictures, self::fingerprint($run, $long));
+    }
+
+    /** @param  array<int, LongSeries>  $long  by channel id */
+    private function picture(Run $run, Column $column, RunChannel $channel, array $long, float $from, float $to, int $width): Picture
+    {
+        $picture = $long[$channel->id]->picture($from, $to, $width);
+        if ($column->is_raw) {
+            return $picture;
+        }
+        $calibration = $channel->reading();
+        $celsius = $this->celsius($run, $long, $from, $to);
+
+        return $picture->mapped(static fn (array $raw): array => $calibration === null ? array_map(static fn (): float => NAN, $raw) : self::quantities($calibration, $raw, $celsius));
+    }
+
+    /**
+     * A calibration is a straight line in the raw signal, so two points of it tell all others.
+     *
+     * @param  list<float>  $raw
+     * @return list<float>
+     */
+    private static function quantities(ProbeCalibration $calibration, array $raw, ?float $celsius): array
+    {
+        $finite = array_filter($raw, is_finite(...));
+        if ($finite === []) {
+            return $raw;
+        }
+        [$low, $high] = [min($finite), max($finite)];
+        $high = $high > $low ? $high : $low + 1.0;
+        [$atLow, $atHigh] = [$calibration->quantity($low, 0.0, $celsius)->value, $calibration->quantity($high, 0.0, $celsius)->value];
+        $slope = ($atHigh - $atLow) / ($high - $low);
+
+        return array_map(static fn (float $v): float => $atLow + $slope * ($v - $low), $raw);
+    }
+
+    /**
+     * The mean temperature of what is seen, for calibrations that ask.
+     *
+     * @param  array<int, LongSeries>  $long
+     */
+    private function celsius(Run $run, array $long, float $from, float $to): ?float
+    {
+        $thermometer = $run->channels->first(static fn (RunChannel $c): bool => $c->probe->kind === ProbeKind::Thermometer);
+        $scale = $thermometer?->reading();
+        $moments = $thermometer === null ? null : $long[$thermometer->id]->moments($from, $to);
+
+        return $scale === null || $moments === null || $moments->count === 0 ? null : $scale->quantity($moments->meanValue)->value;
+    }
+
+    /** @param  array<int, LongSeries>  $long */
+    private static function fingerprint(Run $run, array $long): string
+    {
+        return hash('xxh128', serialize([$run->id, $run->channels->map(static fn (RunChannel $c): array => [
+            $c->id, $long[$c->id]->count(), $long[$c->id]->extent(), $c->calibrationInForce()?->id, $c->zero_id,
+        ])->all()]));
+    }
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Samples;
+
+use Illuminate\Database\ConnectionInterface;
+use Illuminate\Support\Collection;
+use Welkion\Core\Samples\Segment;
+
+/**
+ * Puts the small blocks of a run together into segments with what is kept beside them, so that a long run is read by the
+ * segment and a picture of it without its samples.
+ *
+ * Samples are at every moment in a block or in a segment, never in both: it is one transaction a channel. What is
+ * delivered once more after it was filed is recognised by its number.
+ */
+final readonly class Filing
+{
+    /** While a run goes on its newest blocks are left for so long: filing them one by one would write each segment many times. */
+    private const FROM_BLOCKS = 64;
+
+    /** Blocks of one channel that are filed at once. */
+    private const MOST_BLOCKS = 512;
+
+    public function __construct(private ConnectionInterface $database)
+    {
+    }
+
+    /** @return int blocks that were filed */
+    public function file(): int
+    {
+        $filed = 0;
+        foreach ($this->due() as $channel) {
+            $filed += $this->database->transaction(fn (): int => $this->fileChannel($channel));
+        }
+
+        return $filed;
+    }
+
+    /** @return list<int> channels that have enough blocks, or whose run is over */
+    private function due(): array
+    {
+        $channels = $this->database->table('sample_blocks')->join('run_channels', 'run_channels.id', '=', 'sample_blocks.run_channel_id')
+            ->join('runs', 'runs.id', '=', 'run_channels.run_id')->groupBy('run_channel_id', 'runs.state')
+            ->havingRaw('COUNT(*) >= ? OR runs.state <> ?', [self::FROM_BLOCKS, 'open'])->pluck('run_channel_id');
+
+        return array_values($channels->map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0)->all());
+    }
+
+    private function fileChannel(int $channel): int
+    {
+        $blocks = $this->database->table('sample_blocks')->where('run_channel_id', $channel)->orderBy('first_seq')->limit(self::MOST_BLOCKS)->lockForUpdate()->get();
+        $kept = $this->database->table('sample_segments')->where('run_channel_id', $channel)->orderBy('first_seq')->get(['id', 'first_seq', 'count']);
+        $open = $this->unfinished($kept, $blocks);
+        $ranges = $kept->reject(static fn (\stdClass $s): bool => $s->id === $open?->id)
+            ->map(static fn (\stdClass $s): array => [(int) $s->first_seq, (int) $s->first_seq + (int) $s->count - 1])->all();
+        foreach (Stretch::cut([...($open === null ? [] : [$open]), ...$blocks], array_values($ranges)) as $stretch) {
+            $this->keep($channel, $stretch->firstSeq, $stretch->segment());
+        }
+        $this->database->table('sample_blocks')->whereIn('id', $blocks->pluck('id'))->delete();
+
+        return $blocks->count();
+    }
+
+    /**
+     * The last segment, if the blocks go on from it and there is room in it.
+     *
+     * @param  Collection<int, \stdClass>  $kept
+     * @param  Collection<int, \stdClass>  $blocks
+     */
+    private function unfinished(Collection $kept, Collection $blocks): ?\stdClass
+    {
+        $last = $kept->last();
+        $first = $blocks->first();
+        if ($last === null || $first === null || (int) $last->count >= Segment::SAMPLES || (int) $last->first_seq + (int) $last->count !== (int) $first->first_seq) {
+            return null;
+        }
+
+        return $this->database->table('sample_segments')->where('id', $last->id)->selectRaw('id, first_seq, `count`, t0, dt, offsets AS times, payload')->first();
+    }
+
+    private function keep(int $channel, int $firstSeq, Segment $segment): void
+    {
+        $offsets = $segment->offsets();
+        $row = [
+            'run_channel_id' => $channel, 'first_seq' => $firstSeq, 'count' => $segment->count(), 't0' => $segment->t0, 't1' => $segment->end(), 'dt' => $segment->dt,
+            'offsets' => $offsets === null ? null : Packed::of($offsets), 'payload' => Packed::of($segment->values),
+            'envelope' => Packed::of($segment->envelope()), 'moments' => Packed::moments($segment->moments()),
+        ];
+        $this->database->table('sample_segments')->upsert([$row], ['run_channel_id', 'first_seq']);
+    }
+}

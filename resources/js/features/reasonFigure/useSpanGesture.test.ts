@@ -1,0 +1,72 @@
+// @vitest-environment jsdom
+import { renderHook } from '@testing-library/react'
+import { describe, expect, it } from 'vitest'
+import type { Selection } from '../../lib/figure/selection'
+import type { FigureCanvas } from '../figure'
+import { useSpanGesture } from './useSpanGesture'
+
+interface Moment {
+  kind: 'down' | 'move' | 'up'
+  x: number
+  y: number
+}
+
+/** A figure of 200 by 100 px whose x goes from 0 to 20 and y from 10 down to 0. */
+function hand() {
+  const listeners = new Set<(moment: Moment) => void>()
+  const canvas = {
+    onPointer: (listener: (moment: Moment) => void) => {
+      listeners.add(listener)
+      return () => listeners.delete(listener)
+    },
+    panelAt: (x: number, y: number, count: number) =>
+      count > 0 && x >= 0 && x <= 200 && y >= 0 && y <= 100 ? 0 : null,
+    toData: (_: number, x: number, y: number) => [x / 10, 10 - y / 10],
+    toPixel: (_: number, x: number, y: number) => [x * 10, 100 - y * 10],
+  } as unknown as FigureCanvas
+  const selected: Selection[] = []
+  const points = [
+    { id: 1, x: 5, y: 5 },
+    { id: 2, x: 6, y: 5 },
+    { id: 3, x: 15, y: 1 },
+  ]
+  const hook = renderHook(() => {
+    useSpanGesture(canvas, 1, points, (selection) => selected.push(selection))
+  })
+  const does = (...moments: [Moment['kind'], number, number][]) => {
+    for (const [kind, x, y] of moments) for (const listener of listeners) listener({ kind, x, y })
+  }
+  return { does, selected, listeners, ...hook }
+}
+
+describe('a hand on a figure', () => {
+  it('picks the point that is nearest to a click, if one is near', () => {
+    const { does, selected } = hand()
+    does(['down', 54, 50], ['up', 54, 50])
+    does(['down', 58, 52], ['move', 59, 52], ['up', 59, 52])
+    does(['down', 150, 71], ['up', 150, 71])
+    does(['down', 150, 69], ['up', 150, 69])
+    expect(selected).toEqual([{ kind: 'row', id: 1 }, { kind: 'row', id: 2 }, { kind: 'row', id: 3 }, { kind: 'none' }])
+  })
+
+  it('makes a span by a drag, told while the hand moves, whichever way', () => {
+    const { does, selected } = hand()
+    does(['down', 120, 50], ['move', 100, 50], ['move', 40, 50], ['up', 30, 50])
+    expect(selected.map((one) => (one.kind === 'span' ? [one.from, one.to] : one.kind))).toEqual([
+      [10, 12],
+      [4, 12],
+      [3, 12],
+    ])
+    // The drag is over: what moves now is a hand without a button.
+    does(['move', 90, 50])
+    expect(selected).toHaveLength(3)
+  })
+
+  it('does nothing outside the panels, and nothing any more when the figure is gone', () => {
+    const { does, selected, listeners, unmount } = hand()
+    does(['down', 250, 50], ['move', 50, 50], ['up', 50, 50])
+    expect(selected).toEqual([])
+    unmount()
+    expect(listeners.size).toBe(0)
+  })
+})
