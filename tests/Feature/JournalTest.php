@@ -89,6 +89,19 @@ final class JournalTest extends TestCase
         $this->json('POST', "{$path}/undo", [], ['Seen-Revision' => '-1'])->assertUnprocessable()->assertJsonPath('detail', 'The header Seen-Revision must be a whole number.');
     }
 
+    public function test_what_was_undone_is_out_of_reach_once_something_else_was_done(): void
+    {
+        $path = "/api/experiments/{$this->experiment->id}";
+        $this->type('V0', '25')->assertOk();
+        $this->postJson("{$path}/undo")->assertOk();
+        $this->type('c', '0.1')->assertOk();
+        $this->postJson("{$path}/redo")->assertConflict()->assertJsonPath('detail', 'There is nothing to do again.');
+        $this->postJson("{$path}/undo")->assertOk();
+        $this->postJson("{$path}/redo")->assertOk();
+        $values = $this->experiment->entries()->pluck('value', 'symbol');
+        self::assertSame([null, 0.1], [$values['V0'], $values['c']]);
+    }
+
     public function test_what_another_screen_changed_meanwhile_is_not_written_over_unseen(): void
     {
         $screen = static fn (string $name, int $seen): array => ['Screen' => $name, 'Seen-Revision' => (string) $seen];

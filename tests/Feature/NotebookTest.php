@@ -154,6 +154,29 @@ final class NotebookTest extends TestCase
         $this->postJson($this->path('spans'), ['columnId' => $column, 'name' => '', 'from' => 'a', 'to' => 2])->assertUnprocessable();
     }
 
+    public function test_a_column_goes_with_its_spans_and_lines_stay_without_them(): void
+    {
+        $line = $this->ids('lines')['Veq'];
+        $column = $this->ids('columns')['V'];
+        $this->patchJson($this->path("lines/{$line}"), ['span' => ['columnId' => $column, 'name' => 'jump', 'from' => 9, 'to' => 12]])->assertOk();
+        $told = fn (): array => [array_column($this->getJson($this->path())->json('lines'), 'spanId', 'id')[$line] !== null, count($this->getJson($this->path())->json('spans'))];
+        self::assertSame([true, 1], $told());
+        $this->deleteJson($this->path("columns/{$column}"))->assertOk();
+        self::assertSame([false, 0], $told());
+        $this->postJson($this->path('undo'))->assertOk();
+        self::assertSame([true, 1], $told());
+        $span = $this->getJson($this->path())->json('spans.0.id');
+        $this->deleteJson($this->path("spans/{$span}"))->assertOk();
+        self::assertSame([false, 0], $told());
+    }
+
+    public function test_the_library_has_every_protocol_file_and_nothing_else(): void
+    {
+        $files = array_diff(array_map(static fn (string $f): string => basename($f, '.json'), glob(resource_path('protocols/*.json')) ?: []), ['protocol.schema']);
+
+        self::assertEqualsCanonicalizing(array_values($files), $this->getJson('/api/protocols')->assertOk()->json('*.key'));
+    }
+
     public function test_a_notebook_holds_two_hundred_of_a_kind(): void
     {
         $rows = array_map(fn (int $i): array => ['experiment_id' => $this->experiment->id, 'symbol' => "e{$i}", 'name' => "Entry {$i}", 'unit' => 'g', 'position' => $i], range(1, 200 - $this->experiment->entries()->count() - 1));

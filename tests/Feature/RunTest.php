@@ -9,6 +9,7 @@ use App\Models\Experiment;
 use App\Models\Reading;
 use App\Models\Run;
 use App\Models\User;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Tests\Support\KeptSamples;
@@ -228,6 +229,45 @@ final class RunTest extends TestCase
         self::assertMatchesRegularExpression('/^0,-?\d+(\.\d+)?,/', explode("\r\n", $point)[1]);
         self::assertMatchesRegularExpression('/^0;-?\d+(,\d+)?;/', explode("\r\n", $comma)[1]);
         $this->getJson("/api/runs/{$run}/rows.csv?decimal=dot")->assertUnprocessable();
+    }
+
+    public function test_what_was_worked_out_is_kept_until_something_changes_it(): void
+    {
+        $run = $this->startedRun($this->experiment);
+        foreach ([0.0, 1.0, 2.0] as $step) {
+            $this->take($run, $step)->assertCreated();
+        }
+        $kept = fn (): array => DB::table('worked_values')->where('experiment_id', $this->experiment->id)->orderBy('key')->pluck('key')->all();
+        $this->getJson("/api/experiments/{$this->experiment->id}/worked")->assertOk();
+        $first = $kept();
+        self::assertNotSame([], $first);
+        $this->getJson("/api/experiments/{$this->experiment->id}/worked")->assertOk();
+        self::assertSame($first, $kept());
+        $this->take($run, 3.0)->assertCreated();
+        self::assertGreaterThan(count($first), count($kept()));
+        $this->postJson("/api/runs/{$run}/finish")->assertOk();
+    }
+
+    public function test_a_copy_has_the_readings_of_each_run_and_what_replaced_them(): void
+    {
+        foreach ([1, 2] as $number) {
+            $run = $this->startedRun($this->experiment);
+            $this->take($run, 0.0, replaces: $this->take($run, 0.0)->json('rows.0.rows.0.id'))->assertCreated();
+            $number === 1 && $this->take($run, 1.0)->assertCreated();
+            $this->postJson("/api/runs/{$run}/finish")->assertOk();
+        }
+        $copy = $this->postJson("/api/experiments/{$this->experiment->id}/copy", ['withRuns' => true])->assertCreated()->json('id');
+        $told = function (int $experiment): array {
+            $runs = Run::query()->where('experiment_id', $experiment)->orderBy('number')->pluck('id');
+
+            return $runs->map(fn (int $id): array => array_map(static fn (array $row): array => array_diff_key($row, ['id' => 0]), $this->getJson("/api/runs/{$id}")->assertOk()->json('rows')))->all();
+        };
+        self::assertSame([2, 1], array_map(count(...), $told($copy)));
+        self::assertSame($told($this->experiment->id), $told($copy));
+        $readings = Reading::query()->whereIn('run_id', Run::query()->where('experiment_id', $copy)->select('id'))->orderBy('id')->get();
+        self::assertSame([3, 2], $readings->countBy('run_id')->values()->all());
+        self::assertSame([$readings[1]->id, null, null, $readings[4]->id, null], $readings->pluck('replaced_by_id')->all());
+        self::assertSame([2, 2, 2, 2, 2], $readings->map(static fn (Reading $r): int => $r->cells()->count())->all());
     }
 
     public function test_another_teacher_can_neither_see_nor_touch_it(): void
