@@ -12,8 +12,8 @@ declare(strict_types=1);
 use Welkion\Core\Fitting\Curve;
 use Welkion\Core\Fitting\CurveFitter;
 use Welkion\Core\Linear\StraightLine;
+use Welkion\Core\Samples\Segment;
 use Welkion\Core\Series\SavitzkyGolay;
-use Welkion\Core\Series\Summary;
 
 require __DIR__.'/../vendor/autoload.php';
 
@@ -96,23 +96,17 @@ $tasks = [
 
         return static fn (): array => (new SavitzkyGolay(11, 3, 1))->of($y, 0.01);
     }],
-    // Block by block, as the recorder does it.
-    'summary_made_10m' => [10_000_000, 0, 3, static function (int $n) use ($samples): Closure {
-        $blocks = array_chunk($samples($n), 4096);
+    // Segment by segment, as filing does it.
+    'segments_made_10m' => [10_000_000, 0, 3, static function (int $n) use ($samples): Closure {
+        $pieces = array_chunk($samples($n), Segment::SAMPLES);
 
-        return static function () use ($blocks): void {
-            foreach ($blocks as $block) {
-                Summary::of($block)->packed();
+        return static function () use ($pieces): void {
+            foreach ($pieces as $values) {
+                $segment = Segment::of(array_map(static fn (int $i): float => 0.001 * $i, array_keys($values)), $values);
+                $segment->envelope();
+                $segment->moments();
             }
         };
-    }],
-    'drawing_from_summary_10m_to_2000' => [10_000_000, 20, 201, static function (int $n) use ($samples): Closure {
-        $packed = '';
-        foreach (array_chunk($samples($n), 4096) as $block) {
-            $packed .= Summary::of($block)->coarser(16)->packed();
-        }
-
-        return static fn (): array => Summary::unpacked($packed)->envelope(1000);
     }],
 ];
 

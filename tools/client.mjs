@@ -22,11 +22,11 @@ export class Client {
   }
 
   /** One request; times out like a person who gives up. */
-  async ask(method, path, body, { key, timeoutMs = 20_000 } = {}) {
+  async ask(method, path, body, { key, packed = false, timeoutMs = 20_000 } = {}) {
     return this.#keep(
       await fetch(ADDRESS + path, {
         method,
-        headers: { ...this.#headers, 'Content-Type': 'application/json', ...(key === undefined ? {} : { 'Request-Key': key }) },
+        headers: { ...this.#headers, ...(packed ? { Accept: 'application/octet-stream' } : {}), 'Content-Type': 'application/json', ...(key === undefined ? {} : { 'Request-Key': key }) },
         ...(body === undefined ? {} : { body: JSON.stringify(body) }),
         signal: AbortSignal.timeout(timeoutMs),
       }),

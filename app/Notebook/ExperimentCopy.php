@@ -16,7 +16,7 @@ final class ExperimentCopy
 
     /** Columns of samples, which are copied without being read. */
     private const SAMPLES = [
-        'sample_segments' => 'first_seq, count, t0, t1, dt, offsets, payload, envelope, moments',
+        'sample_segments' => 'first_seq, count, t0, t1, dt, whole, outline, envelope, moments, offsets, payload',
         'sample_blocks' => 'first_seq, count, t0, dt, times, payload',
     ];
 

@@ -31,6 +31,12 @@ final readonly class RunPictures
      */
     public function of(Run $run, Collection $columns, ?float $from, ?float $to, int $width): RunPicture
     {
+        return $this->database->transaction(fn (): RunPicture => $this->seen($run, $columns, $from, $to, $width));
+    }
+
+    /** @param  Collection<int, Column>  $columns */
+    private function seen(Run $run, Collection $columns, ?float $from, ?float $to, int $width): RunPicture
+    {
         $run->loadMissing('channels.probe.bench', 'channels.calibration', 'channels.zero', 'channels.reworkings.calibration');
         $long = [];
         foreach ($run->channels as $channel) {

@@ -6,6 +6,7 @@ namespace App\Samples;
 
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Collection;
+use Welkion\Core\Samples\Levels;
 use Welkion\Core\Samples\Segment;
 
 /**
@@ -19,6 +20,9 @@ final readonly class Filing
 {
     /** While a run goes on its newest blocks are left for so long: filing them one by one would write each segment many times. */
     private const FROM_BLOCKS = 64;
+
+    /** The first level of the outline; the finer ones are the envelope. */
+    public const OUTLINE_FROM = 2;
 
     /** Blocks of one channel that are filed at once. */
     private const MOST_BLOCKS = 512;
@@ -56,7 +60,7 @@ final readonly class Filing
         $ranges = $kept->reject(static fn (\stdClass $s): bool => $s->id === $open?->id)
             ->map(static fn (\stdClass $s): array => [(int) $s->first_seq, (int) $s->first_seq + (int) $s->count - 1])->all();
         foreach (Stretch::cut([...($open === null ? [] : [$open]), ...$blocks], array_values($ranges)) as $stretch) {
-            $this->keep($channel, $stretch->firstSeq, $stretch->segment());
+            $this->database->table('sample_segments')->upsert([self::row($channel, $stretch->firstSeq, $stretch->segment())], ['run_channel_id', 'first_seq']);
         }
         $this->database->table('sample_blocks')->whereIn('id', $blocks->pluck('id'))->delete();
 
@@ -80,14 +84,19 @@ final readonly class Filing
         return $this->database->table('sample_segments')->where('id', $last->id)->selectRaw('id, first_seq, `count`, t0, dt, offsets AS times, payload')->first();
     }
 
-    private function keep(int $channel, int $firstSeq, Segment $segment): void
+    /** @return array<string, int|float|string|null> a row of sample_segments */
+    public static function row(int $channel, int $firstSeq, Segment $segment): array
     {
         $offsets = $segment->offsets();
-        $row = [
+        $envelope = $segment->envelope();
+        $fine = 2 * Levels::offset($segment->count(), self::OUTLINE_FROM);
+        $moments = $segment->moments();
+
+        return [
             'run_channel_id' => $channel, 'first_seq' => $firstSeq, 'count' => $segment->count(), 't0' => $segment->t0, 't1' => $segment->end(), 'dt' => $segment->dt,
             'offsets' => $offsets === null ? null : Packed::of($offsets), 'payload' => Packed::of($segment->values),
-            'envelope' => Packed::of($segment->envelope()), 'moments' => Packed::moments($segment->moments()),
+            'whole' => Packed::moments(array_slice($moments, -1)), 'outline' => Packed::of(array_slice($envelope, $fine)),
+            'envelope' => Packed::of(array_slice($envelope, 0, $fine)), 'moments' => Packed::moments($moments),
         ];
-        $this->database->table('sample_segments')->upsert([$row], ['run_channel_id', 'first_seq']);
     }
 }

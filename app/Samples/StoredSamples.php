@@ -6,6 +6,7 @@ namespace App\Samples;
 
 use App\Models\RunChannel;
 use Illuminate\Database\ConnectionInterface;
+use Illuminate\Database\Query\Builder;
 use Welkion\Core\Samples\Levels;
 use Welkion\Core\Samples\LongSeries;
 use Welkion\Core\Samples\Moments;
@@ -15,39 +16,61 @@ use Welkion\Core\Samples\Segment;
 use Welkion\Core\Samples\SegmentHead;
 use Welkion\Core\Samples\SegmentsInMemory;
 
-/** The samples of one channel of a run: its segments in MariaDB, and the newest blocks that are not filed yet. */
+/**
+ * The samples of one channel of a run: its segments in MariaDB, and the newest blocks that are not filed yet.
+ *
+ * All is read in one transaction of whoever asks: what is filed meanwhile is then neither seen twice nor missed.
+ */
 final readonly class StoredSamples implements SampleStore
 {
-    /**
-     * @param  list<SegmentHead>  $heads  of the segments, keyed by their ids
-     * @param  SegmentsInMemory  $newest  keyed by words, to be told from them
-     */
-    private function __construct(private ConnectionInterface $database, private array $heads, private SegmentsInMemory $newest)
+    /** @param  SegmentsInMemory  $newest  keyed by words, to be told from segments */
+    private function __construct(private ConnectionInterface $database, private int $channel, private SegmentsInMemory $newest)
     {
     }
 
-    /** Both are read at one moment: what is filed meanwhile is neither seen twice nor missed. */
     public static function of(RunChannel $channel, ConnectionInterface $database): LongSeries
     {
-        return $database->transaction(static function () use ($channel, $database): LongSeries {
-            $segments = $database->table('sample_segments')->where('run_channel_id', $channel->id)->orderBy('first_seq')
-                ->selectRaw('id, first_seq, `count`, t0, t1, dt, RIGHT(moments, ?) AS whole', [Moments::NUMBERS * Packed::BYTES])->get();
-            $heads = array_values($segments->map(static fn (\stdClass $s): SegmentHead => new SegmentHead(
-                (int) $s->id, (int) $s->count, (float) $s->t0, (float) $s->t1, $s->dt === null ? null : (float) $s->dt, Moments::ofNumbers(Packed::numbers($s->whole))[0] ?? Moments::none(),
-            ))->all());
-            $filed = array_values($segments->map(static fn (\stdClass $s): array => [(int) $s->first_seq, (int) $s->first_seq + (int) $s->count - 1])->all());
-            $newest = [];
-            foreach (Stretch::cut($database->table('sample_blocks')->where('run_channel_id', $channel->id)->orderBy('first_seq')->get(), $filed) as $i => $stretch) {
-                $newest["newest {$i}"] = $stretch->segment();
-            }
+        if ($database->transactionLevel() === 0) {
+            throw new \LogicException('Samples are read within a transaction, so that all of it is of one moment.');
+        }
+        $blocks = $database->table('sample_blocks')->where('run_channel_id', $channel->id)->orderBy('first_seq')->get();
+        $filed = $blocks->isEmpty() ? [] : $database->table('sample_segments')->where('run_channel_id', $channel->id)
+            ->whereRaw('first_seq + `count` > ?', [$blocks[0]->first_seq ?? 0])->orderBy('first_seq')->get(['first_seq', 'count'])
+            ->map(static fn (\stdClass $s): array => [(int) $s->first_seq, (int) $s->first_seq + (int) $s->count - 1])->all();
+        $newest = [];
+        foreach (Stretch::cut($blocks, array_values($filed)) as $i => $stretch) {
+            $newest["newest {$i}"] = $stretch->segment();
+        }
 
-            return new LongSeries(new self($database, $heads, new SegmentsInMemory($newest)));
-        });
+        return new LongSeries(new self($database, $channel->id, new SegmentsInMemory($newest)));
     }
 
-    public function heads(): array
+    public function count(): int
     {
-        return [...$this->heads, ...$this->newest->heads()];
+        return (int) $this->segments()->sum('count') + $this->newest->count();
+    }
+
+    public function extent(): ?array
+    {
+        $filed = $this->segments()->selectRaw('MIN(t0) AS t0, MAX(t1) AS t1')->first();
+        $ends = $this->newest->extent();
+        if ($filed === null || $filed->t0 === null) {
+            return $ends;
+        }
+
+        return $ends === null ? [(float) $filed->t0, (float) $filed->t1] : [min((float) $filed->t0, $ends[0]), max((float) $filed->t1, $ends[1])];
+    }
+
+    public function heads(float $from, float $to): array
+    {
+        $heads = [];
+        // Hundreds of rows for a long run: no more than the driver is between them and their heads.
+        $rows = $this->database->select('SELECT id, `count`, t0, t1, dt, whole FROM sample_segments WHERE run_channel_id = ? AND t1 >= ? AND t0 <= ? ORDER BY first_seq', [$this->channel, $from, $to]);
+        foreach ($rows as $row) {
+            $heads[] = new SegmentHead((int) $row->id, (int) $row->count, (float) $row->t0, (float) $row->t1, $row->dt === null ? null : (float) $row->dt, Moments::ofNumbers(Packed::numbers($row->whole))[0]);
+        }
+
+        return [...$heads, ...$this->newest->heads($from, $to)];
     }
 
     public function values(array $parts): array
@@ -62,8 +85,11 @@ final readonly class StoredSamples implements SampleStore
 
     public function envelopes(int $level, array $parts): array
     {
+        $isOutline = $level >= Filing::OUTLINE_FROM;
+        $begins = static fn (int $count): int => Levels::offset($count, $level) - ($isOutline ? Levels::offset($count, Filing::OUTLINE_FROM) : 0);
+
         return $this->numbers(
-            'envelope', $parts, static fn (Part $p): array => [2 * (Levels::offset($p->head->count, $level) + $p->from), 2 * $p->count],
+            $isOutline ? 'outline' : 'envelope', $parts, static fn (Part $p): array => [2 * ($begins($p->head->count) + $p->from), 2 * $p->count],
             fn (array $newest): array => $this->newest->envelopes($level, $newest),
         );
     }
@@ -115,5 +141,10 @@ final readonly class StoredSamples implements SampleStore
         ksort($found);
 
         return array_values($found);
+    }
+
+    private function segments(): Builder
+    {
+        return $this->database->table('sample_segments')->where('run_channel_id', $this->channel);
     }
 }

@@ -81,9 +81,12 @@ return new class extends Migration
             $table->double('dt')->nullable()->comment('s between samples; null when offsets are kept');
             $table->unique(['run_channel_id', 'first_seq']);
         });
-        // Laravel knows no binary column for more than 64 kB. All hold float64, little-endian.
-        DB::statement("ALTER TABLE sample_segments ADD offsets MEDIUMBLOB NULL COMMENT 's after t0', ADD payload MEDIUMBLOB NOT NULL COMMENT 'raw unit',"
-            ." ADD envelope MEDIUMBLOB NOT NULL COMMENT 'smallest and largest of 16, 64 ... 65536 samples', ADD moments MEDIUMBLOB NOT NULL COMMENT 'of 256, of 4096 and of all samples'");
+        // Laravel knows no binary column for more than 64 kB. All hold float64, little-endian. What a picture of a whole run needs
+        // is small and kept apart, because the database reads a long column to its end.
+        DB::statement("ALTER TABLE sample_segments ADD whole VARBINARY(48) NOT NULL COMMENT 'moments of all samples',"
+            ." ADD outline VARBINARY(6000) NOT NULL COMMENT 'smallest and largest of 256, 1024 ... 65536 samples',"
+            ." ADD envelope MEDIUMBLOB NOT NULL COMMENT 'the same of 16 and of 64 samples', ADD moments MEDIUMBLOB NOT NULL COMMENT 'of 256, of 4096 and of all samples',"
+            ." ADD offsets MEDIUMBLOB NULL COMMENT 's after t0', ADD payload MEDIUMBLOB NOT NULL COMMENT 'raw unit', ADD INDEX (run_channel_id, t0)");
         Schema::create('readings', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('run_id')->constrained()->cascadeOnDelete();

@@ -22,25 +22,19 @@ final readonly class LongSeries
     /** Stretches that are drawn are no longer than this share of a column: so what lies near its edge is hardly seen in the next. */
     private const OF_COLUMN = 0.5;
 
-    /** @var list<SegmentHead> */
-    private array $heads;
-
     public function __construct(private SampleStore $store)
     {
-        $this->heads = $store->heads();
     }
 
     public function count(): int
     {
-        return array_sum(array_map(static fn (SegmentHead $h): int => $h->count, $this->heads));
+        return $this->store->count();
     }
 
     /** @return array{float, float}|null clock of the bench at its first and last sample, s; null without any */
     public function extent(): ?array
     {
-        return $this->heads === [] ? null : [
-            min(array_map(static fn (SegmentHead $h): float => $h->t0, $this->heads)), max(array_map(static fn (SegmentHead $h): float => $h->end, $this->heads)),
-        ];
+        return $this->store->extent();
     }
 
     /**
@@ -247,7 +241,7 @@ final readonly class LongSeries
             throw new InvalidQuantity('A span ends after it begins.');
         }
         $parts = [];
-        foreach ($this->heads as $head) {
+        foreach ($this->store->heads($from - self::EDGE_S, $to + self::EDGE_S) as $head) {
             $edge = min(self::EDGE_S, self::EDGE_SHARE * $head->step());
             if ($head->end < $from - $edge || $head->t0 > $to + $edge) {
                 continue;

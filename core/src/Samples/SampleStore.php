@@ -7,8 +7,14 @@ namespace Welkion\Core\Samples;
 /** Where the samples of one channel of a run are kept; asked for several parts at once, and never for all. */
 interface SampleStore
 {
-    /** @return list<SegmentHead> in order of time */
-    public function heads(): array;
+    /** How many samples there are. */
+    public function count(): int;
+
+    /** @return array{float, float}|null clock of the bench at the first and the last sample, s; null without any */
+    public function extent(): ?array;
+
+    /** @return list<SegmentHead> those of which a sample may lie between two moments, in the order they were recorded */
+    public function heads(float $from, float $to): array;
 
     /**
      * @param  list<Part>  $parts  in samples

@@ -12,12 +12,26 @@ final readonly class SegmentsInMemory implements SampleStore
     {
     }
 
-    public function heads(): array
+    public function count(): int
+    {
+        return array_sum(array_map(static fn (Segment $s): int => $s->count(), $this->segments));
+    }
+
+    public function extent(): ?array
+    {
+        return $this->segments === [] ? null : [
+            min(array_map(static fn (Segment $s): float => $s->t0, $this->segments)), max(array_map(static fn (Segment $s): float => $s->end(), $this->segments)),
+        ];
+    }
+
+    public function heads(float $from, float $to): array
     {
         $heads = [];
         foreach ($this->segments as $key => $segment) {
-            $moments = $segment->moments();
-            $heads[] = new SegmentHead($key, $segment->count(), $segment->t0, $segment->end(), $segment->dt, $moments[count($moments) - 1]);
+            if ($segment->end() >= $from && $segment->t0 <= $to) {
+                $moments = $segment->moments();
+                $heads[] = new SegmentHead($key, $segment->count(), $segment->t0, $segment->end(), $segment->dt, $moments[count($moments) - 1]);
+            }
         }
 
         return $heads;

@@ -18,7 +18,6 @@ use Welkion\Core\Series\Series;
 use Welkion\Core\Series\SpanStatistics;
 use Welkion\Core\Series\Spikes;
 use Welkion\Core\Series\SteadyState;
-use Welkion\Core\Series\Summary;
 use Welkion\Core\Tests\Chance;
 use Welkion\Core\Uncertainty\Median;
 
@@ -170,25 +169,5 @@ final class ToolsTest extends TestCase
         // Over 10 s the rest of the change must fall by 0.05: 5 exp(-t/4) (1 - exp(-2.5)) = 0.05 at t = 18; a fitted slope sees a little less.
         self::assertEqualsWithDelta(18.0, $from, 2.0);
         self::assertNull(SteadyState::from(Series::of($t, $t), 10.0, 0.05, 0.02));
-    }
-
-    public function test_summaries_keep_every_extreme_however_far_one_stands(): void
-    {
-        $chance = new Chance(9);
-        $values = array_map(static fn (int $i): float => sin($i / 500.0) + 0.1 * $chance->normal(), range(0, 9999));
-        $values[7003] = 9.0;
-        $summary = Summary::unpacked(Summary::of(array_slice($values, 0, 4096))->packed().Summary::of(array_slice($values, 4096))->packed());
-
-        foreach ([$summary, $summary->coarser(4), $summary->coarser(1000)] as $one) {
-            foreach ([1, 7, 100] as $parts) {
-                $envelope = $one->envelope($parts);
-                self::assertSame(min($values), min($envelope));
-                self::assertSame(9.0, max($envelope));
-                self::assertLessThanOrEqual(2 * $parts, count($envelope));
-            }
-        }
-        self::assertSame(40, $summary->stretchCount());
-        // Sample 7003 lies in stretch 27 of 40 (from 0), which is in part 13 of 20.
-        self::assertSame(13, intdiv((int) array_search(9.0, $summary->envelope(20), true), 2));
     }
 }
