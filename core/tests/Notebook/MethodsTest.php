@@ -218,6 +218,19 @@ final class MethodsTest extends TestCase
      * @param  array<string, Measured>  $numbers
      * @param  array<string, string>  $texts
      */
+    public function test_a_value_between_two_rows_has_their_scatter_as_far_as_each_counts(): void
+    {
+        $at = static function (float $x): float {
+            $inputs = new Inputs(['x' => new ColumnInput('x', Unit::parse('s'), [10.0, 0.0, 20.0]), 'y' => new ColumnInput('y', Unit::parse('g'), [5.0, 0.0, 1.0], [0.4, 0.3, 0.6])], ['at' => self::measured($x, 0.0, 's')], []);
+
+            return Methods::find('value-at')?->work($inputs)->values['value']->uncertainty ?? NAN;
+        };
+
+        self::assertEqualsWithDelta(hypot(0.75 * 0.3, 0.25 * 0.4), $at(2.5), 1e-12);
+        self::assertEqualsWithDelta(hypot(0.3 * 0.4, 0.7 * 0.6), $at(17.0), 1e-12);
+        self::assertEqualsWithDelta([0.3, 0.4, 0.6], [$at(0.0), $at(10.0), $at(20.0)], 1e-12);
+    }
+
     private static function work(string $method, array $columns = [], array $numbers = [], array $texts = []): Outcome
     {
         $inputs = [];

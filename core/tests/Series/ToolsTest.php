@@ -170,4 +170,26 @@ final class ToolsTest extends TestCase
         self::assertEqualsWithDelta(18.0, $from, 2.0);
         self::assertNull(SteadyState::from(Series::of($t, $t), 10.0, 0.05, 0.02));
     }
+
+    public function test_windows_for_spikes_are_odd_and_five_at_least(): void
+    {
+        self::assertSame([], Spikes::in([1.0, 1.1, 0.9, 1.0, 1.1], 5));
+        foreach ([3, 4, 6] as $window) {
+            try {
+                Spikes::in([1.0, 1.1, 0.9, 1.0, 1.1, 1.0, 0.9], $window);
+                self::fail("Accepted {$window}.");
+            } catch (InvalidQuantity $error) {
+                self::assertStringContainsString("A window of {$window} samples", $error->getMessage());
+            }
+        }
+    }
+
+    public function test_two_points_are_enough_to_read_between(): void
+    {
+        $two = Series::of([1.0, 3.0], [10.0, 20.0]);
+
+        self::assertSame([10.0, 15.0, 20.0, null, null], [$two->at(1.0), $two->at(2.0), $two->at(3.0), $two->at(0.9), $two->at(3.1)]);
+        self::assertSame([10.0, 12.5, 15.0, 17.5, 20.0], Resampling::even($two, 0.5)->y);
+        self::assertSame(5.0, $two->slopeAt(2.0));
+    }
 }
