@@ -27,6 +27,16 @@ describe('words for standards', () => {
     expect(standardValue(99.743, '°C')).toBe('99.7 °C')
     expect(uncertaintyBeside(12_880, 64.4, 'µS/cm')).toBe('0.064')
     expect(uncertaintyBeside(7, 0.01, 'pH')).toBe('0.01')
+    expect(standardValue(10_000, 'µS/cm')).toBe('10.00 mS/cm')
+    expect(standardValue(9_999, 'µS/cm')).toBe('9999 µS/cm')
+    expect([standardValue(146.93, 'µS/cm'), standardValue(500, 'µS/cm')]).toEqual(['146.9 µS/cm', '500 µS/cm'])
+    expect([standardValue(101.325, 'kPa'), standardValue(19.6133, 'N'), standardValue(1, 'V')]).toEqual([
+      '101.3 kPa',
+      '19.61 N',
+      '1.00 V',
+    ])
+    expect(uncertaintyBeside(1413, 14.13, 'µS/cm')).toBe('14')
+    expect(uncertaintyBeside(12_000, 250, 'Pa')).toBe('250')
   })
 
   it('asks for a typed standard by its own words and value', () => {

@@ -59,4 +59,13 @@ describe('what the figure of Reason draws', () => {
       'Figure 1. Readings; run 2, 1 reading, 1 taken before steady.',
     )
   })
+
+  it('begins a caption large where it begins with a word, and tells runs in their order', () => {
+    const turned = { id: 3, title: '', shownTitle: '', position: 1, x: 'pH', panels: [{ y: ['V'] }] }
+    expect(captionOf(base, turned, run(3), runRows(3, ROWS.slice(0, 2)), [run(2), run(1)])).toBe(
+      'Figure 1. Volume of NaOH added V / mL against pH; run 1, run 2, run 3, 2 readings.',
+    )
+    const strange = { ...turned, panels: [{ y: ['pH', 'q'] }], x: 'V' }
+    expect(captionOf(base, strange, run(1), runRows(1, []))).toContain('pH, q against volume of NaOH')
+  })
 })

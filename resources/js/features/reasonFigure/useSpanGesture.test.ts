@@ -26,9 +26,9 @@ function hand() {
   } as unknown as FigureCanvas
   const selected: Selection[] = []
   const points = [
-    { id: 1, x: 5, y: 5 },
-    { id: 2, x: 6, y: 5 },
-    { id: 3, x: 15, y: 1 },
+    { id: 1, runId: 1, x: 5, y: 5, isAside: false },
+    { id: 2, runId: 1, x: 6, y: 5, isAside: false },
+    { id: 3, runId: 1, x: 15, y: 1, isAside: true },
   ]
   const hook = renderHook(() => {
     useSpanGesture(canvas, 1, points, (selection) => selected.push(selection))

@@ -1,0 +1,120 @@
+// @vitest-environment jsdom
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { FigureOption } from './echarts'
+import { FigureCanvas, type PointerMoment } from './FigureCanvas'
+
+const { init } = vi.hoisted(() => ({ init: vi.fn() }))
+vi.mock('./echarts', () => ({ echarts: { init } }))
+
+/** What a drawing was asked for; the library itself needs a screen. */
+function drawing() {
+  const handlers = new Map<string, Set<(event: { offsetX: number; offsetY: number }) => void>>()
+  const on = vi.fn((name: string, handler: (event: { offsetX: number; offsetY: number }) => void) => {
+    handlers.set(name, (handlers.get(name) ?? new Set()).add(handler))
+  })
+  const off = vi.fn((name: string, handler: (event: { offsetX: number; offsetY: number }) => void) => {
+    handlers.get(name)?.delete(handler)
+  })
+  return {
+    setOption: vi.fn(),
+    dispatchAction: vi.fn(),
+    dispose: vi.fn(),
+    resize: vi.fn(),
+    getZr: () => ({ on, off }),
+    containPixel: ({ gridIndex }: { gridIndex: number }, [, y]: [number, number]) =>
+      y >= 100 * gridIndex && y < 100 * gridIndex + 80,
+    press: (name: string, x: number, y: number) => {
+      for (const handler of handlers.get(name) ?? []) handler({ offsetX: x, offsetY: y })
+    },
+  }
+}
+
+const OPTION = { series: [] } as FigureOption
+let made: ReturnType<typeof drawing>[] = []
+let asked: unknown[] = []
+let resized: (() => void)[] = []
+let watched = 0
+
+beforeEach(() => {
+  made = []
+  asked = []
+  resized = []
+  watched = 0
+  vi.stubGlobal(
+    'ResizeObserver',
+    class {
+      constructor(then: () => void) {
+        resized.push(then)
+      }
+      observe() {
+        watched++
+      }
+      disconnect() {
+        watched--
+      }
+    },
+  )
+  init.mockImplementation((_: HTMLElement, __: unknown, options: unknown) => {
+    asked.push(options)
+    const one = drawing()
+    made.push(one)
+    return one
+  })
+})
+afterEach(() => {
+  init.mockReset()
+  vi.unstubAllGlobals()
+})
+
+describe('the drawing of a figure', () => {
+  it('keeps what stays the same and replaces what may be fewer', () => {
+    new FigureCanvas(document.createElement('div')).draw(OPTION)
+    expect(made).toHaveLength(1)
+    expect(made[0]?.setOption).toHaveBeenCalledWith(OPTION, {
+      notMerge: false,
+      replaceMerge: ['series', 'xAxis', 'yAxis', 'grid'],
+    })
+  })
+
+  it('draws many points as a picture and few as parts, and takes its listeners along', () => {
+    const canvas = new FigureCanvas(document.createElement('div'))
+    const heard: PointerMoment[] = []
+    const stop = canvas.onPointer((moment) => heard.push(moment))
+    canvas.draw(OPTION)
+    canvas.draw(OPTION, true)
+    canvas.draw(OPTION, true)
+    expect(asked).toEqual([{ renderer: 'svg' }, { renderer: 'canvas' }])
+    expect(made[0]?.dispose).toHaveBeenCalledOnce()
+    made[1]?.press('mousedown', 3, 4)
+    made[1]?.press('mouseup', 5, 6)
+    expect(heard).toEqual([
+      { kind: 'down', x: 3, y: 4 },
+      { kind: 'up', x: 5, y: 6 },
+    ])
+    stop()
+    made[1]?.press('mousemove', 7, 8)
+    expect(heard).toHaveLength(2)
+    canvas.draw(OPTION)
+    expect(asked).toHaveLength(3)
+  })
+
+  it('knows which panel is under a pixel', () => {
+    const canvas = new FigureCanvas(document.createElement('div'))
+    expect([canvas.panelAt(1, 10, 2), canvas.panelAt(1, 110, 2), canvas.panelAt(1, 90, 2)]).toEqual([0, 1, null])
+    expect(canvas.panelAt(1, 110, 1)).toBeNull()
+  })
+
+  it('fits the whole of it, follows its place, and leaves nothing behind', () => {
+    const canvas = new FigureCanvas(document.createElement('div'))
+    canvas.fit()
+    expect(made[0]?.dispatchAction).toHaveBeenCalledWith({ type: 'dataZoom', start: 0, end: 100 })
+    resized.forEach((then) => {
+      then()
+    })
+    expect(made[0]?.resize).toHaveBeenCalledOnce()
+    expect(watched).toBe(1)
+    canvas.close()
+    expect(watched).toBe(0)
+    expect(made[0]?.dispose).toHaveBeenCalledOnce()
+  })
+})
