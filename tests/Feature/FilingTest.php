@@ -78,9 +78,9 @@ final class FilingTest extends TestCase
         (new Filing(DB::connection()))->file();
         // The answer was lost with its process: all of it comes again, and what followed.
         $this->keep(51, 130, 10);
-        self::assertSame(130, $this->count());
+        self::assertSame(130, $this->sampleCount());
         (new Filing(DB::connection()))->file();
-        self::assertSame([130], [$this->count()]);
+        self::assertSame([130], [$this->sampleCount()]);
         self::assertSame(130, array_sum($this->segmentCounts()));
     }
 
@@ -94,7 +94,7 @@ final class FilingTest extends TestCase
         (new Filing(DB::connection()))->file();
 
         self::assertSame([50, 30, 30, 30], $this->segmentCounts());
-        self::assertSame(140, $this->count());
+        self::assertSame(140, $this->sampleCount());
     }
 
     public function test_the_recorder_goes_on_after_the_last_number_that_was_filed(): void
@@ -147,7 +147,7 @@ final class FilingTest extends TestCase
         return DB::table('sample_segments')->where('run_channel_id', $this->channel->id)->orderBy('first_seq')->pluck('count')->map(intval(...))->all();
     }
 
-    private function count(): int
+    private function sampleCount(): int
     {
         return DB::transaction(fn (): int => StoredSamples::of($this->channel->refresh(), DB::connection())->count());
     }

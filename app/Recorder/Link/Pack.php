@@ -42,32 +42,62 @@ final readonly class Pack
         $base = 0.0;
         $channel = null;
         $madeAt = null;
-        $lastSeq = 0;
         $samples = [];
         foreach ($records as $record) {
             if (! is_array($record)) {
                 throw DeviceFault::because('sent a reading that is no JSON object');
             }
             $base = self::number($record, 'bt', self::LATEST_TIME) ?? $base;
-            $value = self::number($record, 'v', self::LARGEST_VALUE) ?? throw DeviceFault::because('sent a reading without a value "v"');
             $name = $record['n'] ?? null;
-            $seq = $record['seq'] ?? null;
             if (! is_string($name) || ($channel !== null && $name !== $channel)) {
                 throw DeviceFault::because('sent a pack whose readings do not all name the same channel "n"');
             }
-            if (! is_int($seq) || $seq <= $lastSeq || $seq > self::LARGEST_SEQ) {
-                throw DeviceFault::because('sent readings whose numbers "seq" do not rise from 1 to at most '.self::LARGEST_SEQ);
-            }
-            $time = $base + (self::number($record, 't', self::LATEST_TIME) ?? 0.0);
-            if ($time < 0.0 || $time > self::LATEST_TIME) {
-                throw DeviceFault::because('sent a reading for a time that is no moment in Unix seconds');
-            }
-            [$channel, $lastSeq] = [$name, $seq];
+            $channel = $name;
             $madeAt = self::number($record, 'wall', self::LATEST_TIME);
-            $samples[] = new Sample($seq, $time, $value);
+            $lastSeq = $samples === [] ? 0 : $samples[count($samples) - 1]->seq;
+            array_push($samples, ...self::samples($record, $base, $lastSeq));
+            if (count($samples) > self::MOST_SAMPLES) {
+                throw DeviceFault::because('sent a pack of more than '.self::MOST_SAMPLES.' readings');
+            }
         }
 
         return new self($channel, $samples, $madeAt);
+    }
+
+    /**
+     * One reading, or a series of them: the first number and time, the step, and the values.
+     *
+     * @param  array<array-key, mixed>  $record
+     * @return non-empty-list<Sample>
+     *
+     * @throws DeviceFault If it is none.
+     */
+    private static function samples(array $record, float $base, int $lastSeq): array
+    {
+        $values = $record['vs'] ?? null;
+        if ($values === null) {
+            $values = [self::number($record, 'v', self::LARGEST_VALUE) ?? throw DeviceFault::because('sent a reading without a value "v"')];
+        } elseif (! is_array($values) || ! array_is_list($values) || $values === [] || count($values) > self::MOST_SAMPLES) {
+            throw DeviceFault::because('sent a series "vs" that is no list of 1 to '.self::MOST_SAMPLES.' values');
+        }
+        $seq = $record['seq'] ?? null;
+        if (! is_int($seq) || $seq <= $lastSeq || $seq > self::LARGEST_SEQ - count($values) + 1) {
+            throw DeviceFault::because('sent readings whose numbers "seq" do not rise from 1 to at most '.self::LARGEST_SEQ);
+        }
+        $step = self::number($record, 'dt', self::LATEST_TIME) ?? (count($values) === 1 ? 0.0 : throw DeviceFault::because('sent a series "vs" without its step "dt"'));
+        $first = $base + (self::number($record, 't', self::LATEST_TIME) ?? 0.0);
+        if ($step < 0.0 || $first < 0.0 || $first + $step * count($values) > self::LATEST_TIME) {
+            throw DeviceFault::because('sent a reading for a time that is no moment in Unix seconds');
+        }
+        $samples = [];
+        foreach ($values as $i => $value) {
+            if ((! is_float($value) && ! is_int($value)) || ! ($value <= self::LARGEST_VALUE && $value >= -self::LARGEST_VALUE)) {
+                throw DeviceFault::because('sent a "vs" that holds no number from '.Digits::round(-self::LARGEST_VALUE).' to '.Digits::round(self::LARGEST_VALUE));
+            }
+            $samples[] = new Sample($seq + $i, $first + $i * $step, (float) $value);
+        }
+
+        return $samples;
     }
 
     /** @param  array<array-key, mixed>  $record */
