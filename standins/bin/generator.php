@@ -26,7 +26,7 @@ const EACH_S = 0.05;
 const KEPT_S = 120.0;
 
 /** The reading of a number, in V: a saw of 4001 steps that looks like noise. */
-$value = static fn (int $seq): float => ($seq * 7919 % 4001) / 1000.0 - 2.0;
+$value = static fn (int $seq): float => ($seq % 4001 * 7919 % 4001) / 1000.0 - 2.0;
 $pack = static function (string $bench, int $channel, int $first, int $count) use ($base, $began, $rate, $value): string {
     $values = [];
     for ($seq = $first; $seq < $first + $count; $seq++) {

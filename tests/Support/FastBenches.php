@@ -86,7 +86,7 @@ final class FastBenches
                 $told['gaps'] += $next !== null && $first > $next ? 1 : 0;
                 $told['doubled'] += $next !== null && $first < $next ? $next - $first : 0;
                 foreach (Packed::numbers($segment->payload) as $i => $value) {
-                    $told['different'] += abs($value - ((($first + $i) * 7919 % 4001) / 1000.0 - 2.0)) > 1e-9 ? 1 : 0;
+                    $told['different'] += abs($value - ((($first + $i) % 4001 * 7919 % 4001) / 1000.0 - 2.0)) > 1e-9 ? 1 : 0;
                 }
                 $next = $first + (int) $segment->count;
                 $told['samples'] += (int) $segment->count;
