@@ -32,7 +32,7 @@ $run = static function (array $command): string {
 };
 $median = static fn (string $lines): float => (float) (json_decode(trim($lines), true)['median_s'] ?? NAN);
 $run([$program, $script, '--write', $folder]);
-$ours = [PHP_BINARY, '-d', 'memory_limit=2G', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=128M',
+$ours = [PHP_BINARY, '-d', 'memory_limit=2G', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=1054', '-d', 'opcache.jit_buffer_size=128M',
     __DIR__.'/bench-core.php', '--data', $folder];
 foreach (TASKS as $task) {
     $best = ['core' => INF, 'other' => INF];

@@ -7,7 +7,7 @@ const STEP_S = 0.001
 const SHORT = 10_000
 const LONG = Number(process.argv[2] ?? 10_000_000)
 
-const flags = ['-d', 'memory_limit=256M', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=128M']
+const flags = ['-d', 'memory_limit=256M', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=1054', '-d', 'opcache.jit_buffer_size=128M']
 const told = execFileSync('php', [...flags, 'tools/bench-long.php', String(LONG)], { encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'] })
 process.stdout.write(told)
 const runs = told.split('\n').filter((line) => line !== '').map((line) => JSON.parse(line)).find(({ task }) => task === 'long_run_made')

@@ -39,6 +39,22 @@ final class ArchitectureTest extends TestCase
         self::assertSame([], $offenders);
     }
 
+    public function test_one_mode_of_jit_is_asked_for_everywhere(): void
+    {
+        $root = dirname(__DIR__, 2);
+        $modes = [];
+        foreach (['bin/*', 'deploy/lib/*', 'deploy/templates/*', 'tools/*', 'standins/bin/*', 'tests/Support/*', 'app/Console/Commands/*'] as $files) {
+            foreach (array_filter(glob("{$root}/{$files}") ?: [], is_file(...)) as $file) {
+                preg_match_all('/opcache\.jit=(\w+)/', (string) file_get_contents($file), $found);
+                $modes = [...$modes, ...$found[1]];
+            }
+        }
+
+        // Decision 7: with register allocation loops were worked out wrongly.
+        self::assertSame(['1054'], array_values(array_unique($modes)));
+        self::assertGreaterThan(5, count($modes));
+    }
+
     /** @return iterable<string, array{string, string}> folder, and the namespace of what is in it */
     public static function houses(): iterable
     {

@@ -38,7 +38,7 @@ final class FastBenches
     /** Starts them, and waits until the recorder hears them all. */
     public function start(int $benchCount, float $rate): void
     {
-        $process = proc_open([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=32M', base_path('standins/bin/generator.php'), "--port={$this->port}", '--channels='.self::CHANNELS, "--rate={$rate}"], [], $pipes);
+        $process = proc_open([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=1054', '-d', 'opcache.jit_buffer_size=32M', base_path('standins/bin/generator.php'), "--port={$this->port}", '--channels='.self::CHANNELS, "--rate={$rate}"], [], $pipes);
         $this->process = is_resource($process) ? $process : throw new \RuntimeException('The generator could not be started.');
         $protocol = app(ProtocolLibrary::class)->find('blank')?->protocol ?? throw new \RuntimeException('There is no blank notebook.');
         for ($i = 1; $i <= $benchCount; $i++) {

@@ -111,20 +111,35 @@ final readonly class TitrationCurve
     {
         $deviations = [];
         for ($i = $each, $n = $points->count(); $i < $n - $each; $i++) {
-            $neighbours = array_values(array_diff(range($i - $each, $i + $each), [$i]));
             $expected = 0.0;
             $squares = 1.0;
-            foreach ($neighbours as $j) {
-                $share = 1.0;
-                foreach (array_diff($neighbours, [$j]) as $k) {
-                    $share *= ($points->x[$i] - $points->x[$k]) / ($points->x[$j] - $points->x[$k]);
+            for ($j = $i - $each; $j <= $i + $each; $j++) {
+                if ($j !== $i) {
+                    $share = self::share($points->x, $i, $j, $each);
+                    $expected += $share * $points->y[$j];
+                    $squares += $share * $share;
                 }
-                $expected += $share * $points->y[$j];
-                $squares += $share * $share;
             }
             $deviations[] = ($points->y[$i] - $expected) / sqrt($squares);
         }
 
         return $deviations;
+    }
+
+    /**
+     * What a neighbour counts for at a point in the polynomial through all of its neighbours (Lagrange).
+     *
+     * @param  list<float>  $x
+     */
+    private static function share(array $x, int $at, int $of, int $each): float
+    {
+        $share = 1.0;
+        for ($k = $at - $each; $k <= $at + $each; $k++) {
+            if ($k !== $at && $k !== $of) {
+                $share *= ($x[$at] - $x[$k]) / ($x[$of] - $x[$k]);
+            }
+        }
+
+        return $share;
     }
 }

@@ -46,6 +46,7 @@ final class CoverageTest extends TestCase
         [$pKs, $step, $noise, $repeats, $isBase, $lag] = self::SITUATIONS[$situation];
         $chance = new Chance(crc32($situation));
         $inside = ['equivalence' => 0, 'refined' => 0];
+        $squares = ['equivalence' => 0.0, 'refined' => 0.0];
         $count = 0;
         for ($i = 0; $i < $repeats; $i++) {
             $true = $chance->between(...(count($pKs) > 1 ? [5.5, 11.0] : [9.0, 19.0]));
@@ -56,8 +57,10 @@ final class CoverageTest extends TestCase
             foreach ($titration->jumps as $place => $jump) {
                 $here = $true * max(1.0, round($jump->volume->value / $true));
                 $best = $titration->volume($place);
-                $inside['equivalence'] += abs($jump->volume->value - $here) <= 2.0 * $jump->volume->uncertainty ? 1 : 0;
-                $inside['refined'] += abs($best->value - $here) <= 2.0 * $best->uncertainty ? 1 : 0;
+                foreach (['equivalence' => $jump->volume, 'refined' => $best] as $which => $volume) {
+                    $inside[$which] += abs($volume->value - $here) <= 2.0 * $volume->uncertainty ? 1 : 0;
+                    $squares[$which] += (($volume->value - $here) / $volume->uncertainty) ** 2;
+                }
                 $count++;
             }
         }
@@ -66,6 +69,8 @@ final class CoverageTest extends TestCase
         $least = 0.954 - 3.0 * sqrt(0.954 * 0.046 / $count);
         foreach ($inside as $which => $hits) {
             self::assertGreaterThanOrEqual($least, $hits / $count, $which);
+            // Nor are they told much wider than they are: the rms of (value - truth) / ± is 1 at best.
+            self::assertGreaterThan(0.5, sqrt($squares[$which] / $count), $which);
         }
     }
 
@@ -82,6 +87,7 @@ final class CoverageTest extends TestCase
     {
         $chance = new Chance(4);
         $inside = 0;
+        $squares = 0.0;
         for ($i = 0; $i < 20; $i++) {
             $true = $chance->between(9.0, 19.0);
             [$volumes, $conductivity] = SimulatedConductivity::of($chance, $kind, $true, $i % 2 === 0 ? 1.0 : 0.5, 0.004);
@@ -89,7 +95,9 @@ final class CoverageTest extends TestCase
             self::assertNotNull($found);
             self::assertEqualsWithDelta($true, $found->value, 0.25);
             $inside += abs($found->value - $true) <= 2.0 * $found->uncertainty ? 1 : 0;
+            $squares += (($found->value - $true) / $found->uncertainty) ** 2;
         }
+        self::assertGreaterThan(0.5, sqrt($squares / 20));
 
         // 18 or 19 of 20 expected.
         self::assertGreaterThanOrEqual(15, $inside);
