@@ -55,6 +55,22 @@ final class ArchitectureTest extends TestCase
         self::assertGreaterThan(5, count($modes));
     }
 
+    public function test_no_comparison_is_negated(): void
+    {
+        $root = dirname(__DIR__, 2);
+        $found = [];
+        foreach (['core/src', 'app', 'cli/src', 'standins/src'] as $folder) {
+            foreach (new \RegexIterator(new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator("{$root}/{$folder}")), '/\.php$/') as $file) {
+                foreach (file((string) $file) ?: [] as $i => $line) {
+                    preg_match('/! \((?![^()]*static fn)[^&|]* (<|>|<=|>=) [^&|]*\)/', $line) === 1 && $found[] = "{$file}:".($i + 1);
+                }
+            }
+        }
+
+        // The optimizer of PHP 8.2 takes !(a > b) for a <= b, which is another answer where one of them is NAN (decision 7).
+        self::assertSame([], $found);
+    }
+
     /** @return iterable<string, array{string, string}> folder, and the namespace of what is in it */
     public static function houses(): iterable
     {

@@ -231,6 +231,18 @@ final class RunTest extends TestCase
         $this->getJson("/api/runs/{$run}/rows.csv?decimal=dot")->assertUnprocessable();
     }
 
+    public function test_runs_are_numbered_one_after_the_other_and_a_number_is_never_given_twice(): void
+    {
+        $numbers = [];
+        foreach ([1, 2, 3] as $place) {
+            $run = $this->startedRun($this->experiment);
+            $this->postJson("/api/runs/{$run}/finish")->assertOk();
+            $place === 2 && $this->deleteJson("/api/runs/{$run}")->assertOk();
+            $numbers[] = Run::query()->findOrFail($run)->number;
+        }
+        self::assertSame([1, 2, 3], $numbers);
+    }
+
     public function test_what_was_worked_out_is_kept_until_something_changes_it(): void
     {
         $run = $this->startedRun($this->experiment);

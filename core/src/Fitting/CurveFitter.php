@@ -203,7 +203,7 @@ final readonly class CurveFitter
         }
         $free = array_values(array_filter($columns));
         $triangle = Triangle::of($free);
-        if ($free !== [] && ! ($triangle->independence() > 1e-13)) {
+        if ($free !== [] && ! $triangle->isIndependent(1e-13)) {
             return null;
         }
         $gram = $free === [] ? [] : $triangle->inverseGram();
@@ -266,7 +266,7 @@ final readonly class CurveFitter
             throw InvalidQuantity::mustBeFinite('value of every point');
         }
         foreach ($weights ?? [] as $weight) {
-            if (! ($weight > 0.0)) {
+            if (is_nan($weight) || $weight <= 0.0) {
                 throw InvalidQuantity::mustBePositive('weight of a point', $weight, '');
             }
         }

@@ -124,7 +124,7 @@ final readonly class LevenbergMarquardt
      */
     private function remaining(SearchState $state, Triangle $triangle, array $q): float
     {
-        if (! ($triangle->independence() > self::LEAST_INDEPENDENCE)) {
+        if (! $triangle->isIndependent(self::LEAST_INDEPENDENCE)) {
             return INF;
         }
         // No constant moves by more standard errors than the residuals move by their own (|R p| over the scatter).
@@ -184,7 +184,7 @@ final readonly class LevenbergMarquardt
         $remaining = INF;
         for ($round = 0; $round < self::POLISHING_STEPS && $state->squares > 0.0; $round++) {
             $triangle = $state->triangle($held);
-            if (! ($triangle->independence() > self::LEAST_INDEPENDENCE)) {
+            if (! $triangle->isIndependent(self::LEAST_INDEPENDENCE)) {
                 return $state->minimum($iteration, Outcome::NotDetermined, $held);
             }
             $q = $triangle->projection;

@@ -67,7 +67,7 @@ final readonly class LeastSquares
         }
         $qr = new QrDecomposition($a);
         $triangle = Triangle::ofQr($qr);
-        if (! ($triangle->independence() > self::LEAST_INDEPENDENCE)) {
+        if (! $triangle->isIndependent(self::LEAST_INDEPENDENCE)) {
             return null;
         }
         $rotated = $qr->rotated($b);

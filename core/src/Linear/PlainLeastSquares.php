@@ -20,7 +20,7 @@ final class PlainLeastSquares
     {
         $qr = new QrDecomposition($columns);
         $triangle = Triangle::ofQr($qr);
-        if (! ($triangle->independence() > 1e-10)) {
+        if (! $triangle->isIndependent(1e-10)) {
             return null;
         }
         $rotated = $qr->rotated($y);

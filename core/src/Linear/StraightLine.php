@@ -90,7 +90,7 @@ final readonly class StraightLine
      */
     public static function ofSums(int $count, float $meanX, float $meanY, float $squaresX, float $products, float $squaresY): self
     {
-        if ($count < 2 || ! ($squaresX > 0.0)) {
+        if ($count < 2 || is_nan($squaresX) || $squaresX <= 0.0) {
             throw NotEnoughPoints::need('A straight line', 2, min(1, $count));
         }
         $slope = $products / $squaresX;

@@ -59,6 +59,12 @@ final readonly class Triangle
         return $least;
     }
 
+    /** Whether every column says more than this share of itself that the others do not say. */
+    public function isIndependent(float $beyond): bool
+    {
+        return $this->independence() > $beyond;
+    }
+
     /**
      * x of R x = c.
      *

@@ -237,7 +237,7 @@ final readonly class LongSeries
      */
     private function within(float $from, float $to): array
     {
-        if (! ($to >= $from)) {
+        if (is_nan($from) || is_nan($to) || $to < $from) {
             throw new InvalidQuantity('A span ends after it begins.');
         }
         $parts = [];

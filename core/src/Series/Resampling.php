@@ -18,7 +18,7 @@ final class Resampling
      */
     public static function even(Series $series, float $step): Series
     {
-        if (! ($step > 0.0)) {
+        if (is_nan($step) || $step <= 0.0) {
             throw InvalidQuantity::mustBePositive('step', $step, '');
         }
         $n = $series->count();

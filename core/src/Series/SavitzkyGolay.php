@@ -62,7 +62,7 @@ final readonly class SavitzkyGolay
         if ($n < $this->window) {
             throw NotEnoughPoints::need('This window', $this->window, $n);
         }
-        if (! ($step > 0.0)) {
+        if (is_nan($step) || $step <= 0.0) {
             throw InvalidQuantity::mustBePositive('step between samples', $step, '');
         }
         $scale = 1.0 / $step ** $this->order;

@@ -141,7 +141,9 @@ final readonly class Straightener
         $least = $candidates[0]->criterion;
         $best = 0;
         foreach ($candidates as $place => $candidate) {
-            $isClose = ! ($candidate->criterion - $least > self::CLOSE);
+            $behind = $candidate->criterion - $least;
+            // Where too few points leave all of them without a criterion, they are alike.
+            $isClose = is_nan($behind) || $behind <= self::CLOSE;
             if ($isClose && count($candidate->fit->constants) < count($candidates[$best]->fit->constants)) {
                 $best = $place;
             }

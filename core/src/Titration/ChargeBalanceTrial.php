@@ -59,7 +59,7 @@ final readonly class ChargeBalanceTrial
             $columns[$k] = $column;
         }
         $triangle = Triangle::of(array_map(array_values(...), $columns));
-        if (! ($triangle->independence() > 1e-12)) {
+        if (! $triangle->isIndependent(1e-12)) {
             return null;
         }
         $k = $free + 1;

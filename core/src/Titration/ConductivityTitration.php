@@ -149,7 +149,7 @@ final readonly class ConductivityTitration
         }
         $columns = array_map(static fn (array $c): array => Weighting::on($c, array_map(sqrt(...), $weights)), $best->slopes);
         $triangle = Triangle::of($columns);
-        if (! ($triangle->independence() > 1e-10)) {
+        if (! $triangle->isIndependent(1e-10)) {
             return null;
         }
         $gram = $triangle->inverseGram();

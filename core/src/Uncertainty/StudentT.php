@@ -37,7 +37,7 @@ final class StudentT
         if (! ($probability > 0.0 && $probability < 1.0)) {
             throw InvalidQuantity::outOfRange('probability', $probability, 0.0, 1.0, '');
         }
-        if (! ($degrees > 0.0)) {
+        if (is_nan($degrees) || $degrees <= 0.0) {
             throw InvalidQuantity::mustBePositive('number of degrees of freedom', $degrees, '');
         }
         if ($probability < 0.5) {

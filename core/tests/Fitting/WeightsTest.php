@@ -6,6 +6,7 @@ namespace Welkion\Core\Tests\Fitting;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Fitting\Bounds;
 use Welkion\Core\Fitting\Curve;
 use Welkion\Core\Fitting\CurveFitter;
@@ -125,6 +126,18 @@ final class WeightsTest extends TestCase
 
             self::assertTrue($fit->hasConverged());
             self::assertLessThan(0.5, $fit->rmse(), "frequency {$frequency}");
+        }
+    }
+
+    public function test_a_weight_that_is_none_is_refused(): void
+    {
+        foreach ([NAN, 0.0, -1.0] as $weight) {
+            try {
+                (new CurveFitter)->fit(Relation::Linear->curve(), self::X, self::Y, weights: [$weight, ...array_slice(self::WEIGHTS, 1)]);
+                self::fail("Accepted {$weight}.");
+            } catch (InvalidQuantity $error) {
+                self::assertStringContainsString('weight', $error->getMessage());
+            }
         }
     }
 }

@@ -192,4 +192,19 @@ final class ToolsTest extends TestCase
         self::assertSame([10.0, 12.5, 15.0, 17.5, 20.0], Resampling::even($two, 0.5)->y);
         self::assertSame(5.0, $two->slopeAt(2.0));
     }
+
+    public function test_a_step_that_is_no_number_is_refused(): void
+    {
+        $series = Series::of([0.0, 1.0, 2.0], [0.0, 1.0, 2.0]);
+        foreach ([NAN, 0.0, -1.0] as $step) {
+            foreach ([static fn () => Resampling::even($series, $step), static fn () => (new SavitzkyGolay(3, 1, 1))->of([1.0, 2.0, 3.0], $step)] as $do) {
+                try {
+                    $do();
+                    self::fail("Accepted {$step}.");
+                } catch (InvalidQuantity $error) {
+                    self::assertStringContainsString('step', $error->getMessage());
+                }
+            }
+        }
+    }
 }

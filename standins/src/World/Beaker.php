@@ -43,7 +43,7 @@ final class Beaker
     public function dispense(float $millilitres): void
     {
         $left = self::BURETTE_ML - $this->addedMl;
-        if (! ($millilitres > 0.0)) {
+        if (is_nan($millilitres) || $millilitres <= 0.0) {
             throw new RefusedAct('The volume to dispense must be above 0 mL.');
         }
         if ($millilitres > $left + 1e-9) {
