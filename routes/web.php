@@ -20,8 +20,8 @@ use App\Http\Controllers\ProbeController;
 use App\Http\Controllers\ProtocolController;
 use App\Http\Controllers\ReadingController;
 use App\Http\Controllers\ReworkingController;
+use App\Http\Controllers\RowsFileController;
 use App\Http\Controllers\RunController;
-use App\Http\Controllers\RunExportController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SignInController;
@@ -118,6 +118,8 @@ Route::prefix('api')->group(function (): void {
             Route::patch('figures/{figure}', [FigureController::class, 'update']);
             Route::delete('figures/{figure}', [FigureController::class, 'destroy']);
             Route::post('runs', [RunController::class, 'store']);
+            Route::get('rows.csv', [RowsFileController::class, 'together']);
+            Route::get('rows.zip', [RowsFileController::class, 'apart']);
         });
 
         Route::prefix('runs/{run}')->can('use', 'run')->scopeBindings()->group(function (): void {
@@ -129,7 +131,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('readings', [ReadingController::class, 'store']);
             Route::delete('readings/{reading}', [ReadingController::class, 'destroy']);
             Route::put('set-aside', [ReadingController::class, 'setAside']);
-            Route::get('rows.csv', RunExportController::class);
+            Route::get('rows.csv', [RowsFileController::class, 'ofRun']);
             Route::get('points', PointsController::class);
             Route::get('comparison', [ReworkingController::class, 'index']);
             Route::post('comparison', [ReworkingController::class, 'store']);

@@ -82,6 +82,11 @@ final class Refusal extends \DomainException
         return new self('changed-since', "This cannot be undone any more: {$who} has changed the same since ({$what}).");
     }
 
+    public static function nothingTaken(): self
+    {
+        return new self('nothing-taken', 'No run of this experiment has readings yet. Record one first.');
+    }
+
     public static function nothingToUndo(): self
     {
         return new self('nothing-to-undo', 'There is nothing of yours left to undo here.');

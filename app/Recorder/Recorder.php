@@ -22,6 +22,9 @@ final class Recorder
 
     private const FILE_EACH_S = 4.0;
 
+    /** Between two pieces of it, whatever else MariaDB is asked gets its turn. */
+    private const FILE_ON_AFTER_S = 0.05;
+
     /** When it is asked to end, it waits so long for MariaDB; what is not in it then goes to disk. */
     private const END_WITHIN_S = 2.0;
 
@@ -197,8 +200,9 @@ final class Recorder
             return;
         }
         $this->isFiling = true;
-        $this->clerk->ask('file', [])->then(function (): void {
+        $this->clerk->ask('file', [])->then(function (mixed $isMore): void {
             $this->isFiling = false;
+            $isMore === true && $this->loop->addTimer(self::FILE_ON_AFTER_S, $this->file(...));
         }, function (\Throwable $failure): void {
             $this->isFiling = false;
             $this->log->warning('Blocks could not be put together; trying again.', ['reason' => $failure->getMessage()]);

@@ -38,24 +38,35 @@ final readonly class RunPictures
     private function seen(Run $run, Collection $columns, ?float $from, ?float $to, int $width): RunPicture
     {
         $run->loadMissing('channels.probe.bench', 'channels.calibration', 'channels.zero', 'channels.reworkings.calibration');
+        $roles = $columns->pluck('role')->all();
         $long = [];
         foreach ($run->channels as $channel) {
-            $long[$channel->id] = StoredSamples::of($channel, $this->database);
+            if (in_array($channel->role, $roles, true) || $channel->probe->kind === ProbeKind::Thermometer) {
+                $long[$channel->id] = StoredSamples::of($channel, $this->database);
+            }
         }
-        $extents = array_values(array_filter(array_map(static fn (LongSeries $l): ?array => $l->extent(), $long)));
-        $start = min([INF, ...array_column($extents, 0)]);
-        $end = max([-INF, ...array_column($extents, 1)]);
+        $start = $this->start($run);
+        $end = max([-INF, ...array_column(array_values(array_filter(array_map(static fn (LongSeries $l): ?array => $l->extent(), $long))), 1)]);
         [$from, $to] = [$from ?? 0.0, max($from ?? 0.0, $to ?? (is_finite($end) ? $end - $start : 0.0))];
         $pictures = [];
         foreach ($columns as $column) {
             $channel = $run->channels->first(static fn (RunChannel $c): bool => $c->role === $column->role);
             if ($channel instanceof RunChannel) {
-                $pictures[$column->symbol] = is_finite($start)
+                $pictures[$column->symbol] = is_finite($end)
                     ? $this->picture($run, $column, $channel, $long, $start + $from, $start + $to, $width) : Picture::ofSamples($from, $to, [], []);
             }
         }
 
-        return new RunPicture(is_finite($start) ? $start : 0.0, $from, $to, $pictures, self::fingerprint($run, $long));
+        return new RunPicture($start, $from, $to, $pictures, self::fingerprint($run, $long));
+    }
+
+    /** Clock of the bench at the first sample of the run, whichever channel has it; 0 without any. */
+    private function start(Run $run): float
+    {
+        $first = fn (string $table): mixed => $this->database->table($table)->whereIn('run_channel_id', $run->channels->pluck('id'))->min('t0');
+        $times = array_filter([$first('sample_segments'), $first('sample_blocks')], is_numeric(...));
+
+        return $times === [] ? 0.0 : (float) min($times);
     }
 
     /** @param  array<int, LongSeries>  $long  by channel id */
@@ -108,7 +119,7 @@ final readonly class RunPictures
     /** @param  array<int, LongSeries>  $long */
     private static function fingerprint(Run $run, array $long): string
     {
-        return hash('xxh128', serialize([$run->id, $run->channels->map(static fn (RunChannel $c): array => [
+        return hash('xxh128', serialize([$run->id, $run->channels->filter(static fn (RunChannel $c): bool => isset($long[$c->id]))->map(static fn (RunChannel $c): array => [
             $c->id, $long[$c->id]->count(), $long[$c->id]->extent(), $c->calibrationInForce()?->id, $c->zero_id,
         ])->all()]));
     }

@@ -31,15 +31,22 @@ final readonly class Filing
     {
     }
 
-    /** @return int blocks that were filed */
-    public function file(): int
+    /**
+     * @param  float  $forS  ends after a channel that was begun within so many seconds: whoever waits is not kept waiting
+     * @return bool whether there is more to file
+     */
+    public function file(float $forS = INF): bool
     {
-        $filed = 0;
-        foreach ($this->due() as $channel) {
-            $filed += $this->database->transaction(fn (): int => $this->fileChannel($channel));
+        $began = microtime(true);
+        $due = $this->due();
+        foreach ($due as $place => $channel) {
+            if (microtime(true) - $began > $forS) {
+                return true;
+            }
+            $this->database->transaction(fn () => $this->fileChannel($channel));
         }
 
-        return $filed;
+        return $due !== [] && $this->due() !== [];
     }
 
     /** @return list<int> channels that have enough blocks, or whose run is over */
@@ -52,7 +59,7 @@ final readonly class Filing
         return array_values($channels->map(static fn (mixed $id): int => is_numeric($id) ? (int) $id : 0)->all());
     }
 
-    private function fileChannel(int $channel): int
+    private function fileChannel(int $channel): void
     {
         $blocks = $this->database->table('sample_blocks')->where('run_channel_id', $channel)->orderBy('first_seq')->limit(self::MOST_BLOCKS)->lockForUpdate()->get();
         $kept = $this->database->table('sample_segments')->where('run_channel_id', $channel)->orderBy('first_seq')->get(['id', 'first_seq', 'count']);
@@ -63,8 +70,6 @@ final readonly class Filing
             $this->database->table('sample_segments')->upsert([self::row($channel, $stretch->firstSeq, $stretch->segment())], ['run_channel_id', 'first_seq']);
         }
         $this->database->table('sample_blocks')->whereIn('id', $blocks->pluck('id'))->delete();
-
-        return $blocks->count();
     }
 
     /**

@@ -231,6 +231,44 @@ final class RunTest extends TestCase
         $this->getJson("/api/runs/{$run}/rows.csv?decimal=dot")->assertUnprocessable();
     }
 
+    public function test_all_runs_leave_in_one_file_or_in_one_each(): void
+    {
+        $path = "/api/experiments/{$this->experiment->id}";
+        $this->getJson("{$path}/rows.csv")->assertConflict()->assertJsonPath('detail', 'No run of this experiment has readings yet. Record one first.');
+        $this->getJson("{$path}/rows.zip")->assertConflict();
+        foreach ([[0.0, 1.0], [0.5], []] as $steps) {
+            $run = $this->startedRun($this->experiment);
+            foreach ($steps as $step) {
+                $this->take($run, $step)->assertCreated();
+            }
+            $this->postJson("/api/runs/{$run}/finish")->assertOk();
+            $steps === [0.5] && $this->patchJson("/api/runs/{$run}", ['name' => 'Half, "strong"', 'condition' => 'half strength', 'trial' => 2])->assertOk();
+        }
+        $point = explode("\r\n", trim((string) $this->get("{$path}/rows.csv")->assertOk()->assertDownload('test-of-the-brine-all-runs.csv')->getContent()));
+        $comma = explode("\r\n", trim((string) $this->get("{$path}/rows.csv?decimal=comma")->assertOk()->getContent()));
+
+        self::assertStringStartsWith("\u{FEFF}Run,Name of the run,Condition,Trial,Volume of NaOH added (mL),pH (pH),", $point[0]);
+        self::assertCount(4, $point);
+        self::assertStringStartsWith('1,Run 1,,,0,', $point[1]);
+        self::assertStringStartsWith('1,Run 1,,,1,', $point[2]);
+        self::assertStringStartsWith('2,"Half, ""strong""",half strength,2,0.5,', $point[3]);
+        self::assertStringStartsWith('2;"Half, ""strong""";half strength;2;0,5;', $comma[3]);
+
+        $answer = $this->get("{$path}/rows.zip")->assertOk()->assertDownload('test-of-the-brine-runs.zip');
+        $file = (string) tempnam(sys_get_temp_dir(), 'zip');
+        file_put_contents($file, $answer->streamedContent());
+        $zip = new \ZipArchive;
+        self::assertTrue($zip->open($file));
+        self::assertSame(['test-of-the-brine-run-1.csv', 'test-of-the-brine-run-2.csv'], [$zip->getNameIndex(0), $zip->getNameIndex(1)]);
+        self::assertSame(2, $zip->numFiles);
+        $first = Run::query()->where('experiment_id', $this->experiment->id)->where('number', 1)->firstOrFail()->id;
+        self::assertSame($this->get("/api/runs/{$first}/rows.csv")->getContent(), $zip->getFromIndex(0));
+        unlink($file);
+        $this->getJson("{$path}/rows.csv?decimal=dot")->assertUnprocessable();
+        $this->actingAs($this->teacher())->getJson("{$path}/rows.csv")->assertForbidden();
+        $this->getJson("{$path}/rows.zip")->assertForbidden();
+    }
+
     public function test_runs_are_numbered_one_after_the_other_and_a_number_is_never_given_twice(): void
     {
         $numbers = [];

@@ -63,6 +63,7 @@ test('a teacher walks from sign-in to the handed-out file, and the result is tru
   expect(lines[0]).toContain('Volume of NaOH added (mL);pH (pH)')
   expect(lines.length - 1).toBeGreaterThan(20)
   expect(lines[1]).toMatch(/^0;2,\d+;/)
+  await expect(page.getByRole('link', { name: 'All runs in one file' })).toHaveCount(0)
 
   for (const [name, start] of [
     ['PNG picture', '\u0089PNG'],

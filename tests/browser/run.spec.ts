@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
 import { Teacher } from './teacher'
 
@@ -46,6 +47,33 @@ test.describe('a run', () => {
     await first.finishRun()
     await expect(second.page.getByRole('link', { name: 'Go to Reason' })).toBeVisible()
     await other.close()
+  })
+
+  test('leaves together with the others in one file, or each in one of its own', async ({ page }) => {
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await teacher.beginExperiment('Taken home')
+    await teacher.goTo('Record')
+    for (const count of [2, 1]) {
+      await teacher.startRun()
+      for (let i = 0; i < count; i++) await teacher.takeNextReading()
+      await teacher.finishRun()
+      if (count === 2) await page.getByRole('button', { name: 'Prepare another run' }).click()
+    }
+    await teacher.goTo('Report')
+    await page.getByLabel('decimal comma (9,75)').check()
+    const together = page.waitForEvent('download')
+    await page.getByRole('link', { name: 'All runs in one file' }).click()
+    expect((await together).suggestedFilename()).toBe('taken-home-all-runs.csv')
+    const lines = (await readFile(await (await together).path(), 'utf8')).trim().split('\r\n')
+    expect(lines[0]).toContain('Run;Name of the run;Condition;Trial;Volume of NaOH added (mL);pH (pH)')
+    expect(lines.slice(1).map((line) => line.split(';')[0])).toEqual(['1', '1', '2'])
+    const apart = page.waitForEvent('download')
+    await page.getByRole('link', { name: 'All runs, a file each (ZIP)' }).click()
+    expect((await apart).suggestedFilename()).toBe('taken-home-runs.zip')
+    const bytes = await readFile(await (await apart).path())
+    expect(bytes.subarray(0, 2).toString('latin1')).toBe('PK')
+    expect(bytes.toString('latin1')).toContain('taken-home-run-2.csv')
   })
 
   test('retakes, deletes with undo, and takes a volume that was not planned', async ({ page }) => {

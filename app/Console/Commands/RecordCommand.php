@@ -10,6 +10,7 @@ use App\Recorder\Keeping\SampleKeeper;
 use App\Recorder\Keeping\Spool;
 use App\Recorder\Live\LivePublisher;
 use App\Recorder\Recorder;
+use App\Recorder\StopSignals;
 use Illuminate\Console\Command;
 use Psr\Log\LoggerInterface;
 use React\EventLoop\Loop;
@@ -33,9 +34,7 @@ final class RecordCommand extends Command
         $sockets = config()->string('welkion.sockets');
         $recorder = new Recorder($loop, $clerk, $keeper, new LivePublisher($loop, "{$sockets}/publish.sock"), $log);
         new ControlServer($recorder, config()->string('welkion.recorder.token'), "{$sockets}/recorder.sock", $loop);
-        foreach ([SIGTERM, SIGINT] as $signal) {
-            $loop->addSignal($signal, $recorder->stop(...));
-        }
+        StopSignals::hear($loop, $recorder->stop(...));
         $recorder->start();
         $loop->run();
 

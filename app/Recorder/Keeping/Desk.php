@@ -27,6 +27,9 @@ final readonly class Desk
     /** Columns of a block; "count" last, because the others are chosen by comparing it. */
     private const BLOCK = ['t0', 'dt', 'times', 'payload', 'count'];
 
+    /** New blocks wait meanwhile, and after two seconds they would go to disk. */
+    private const FILES_FOR_S = 0.3;
+
     public function __construct(private ConnectionInterface $database)
     {
     }
@@ -96,10 +99,10 @@ final readonly class Desk
         return [...$this->keep(array_slice($rows, 0, $half)), ...$this->keep(array_slice($rows, $half))];
     }
 
-    /** Puts blocks together into segments, where there are enough of them. */
-    public function file(): int
+    /** Puts blocks together into segments, for a moment; whether there is more to do. */
+    public function file(): bool
     {
-        return (new Filing($this->database))->file();
+        return (new Filing($this->database))->file(self::FILES_FOR_S);
     }
 
     /** @param  list<Row>  $rows */

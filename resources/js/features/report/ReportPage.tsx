@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { paperInk } from '../../lib/figure/ink'
 import { notebookFigure } from '../../lib/figure/notebookFigure'
+import { countOf } from '../../lib/format'
 import { PageProblem } from '../../ui/PageProblem'
 import { Waiting } from '../../ui/Waiting'
 import { download, pictureOf } from '../figure'
@@ -64,7 +65,7 @@ export function ReportPage() {
             >
               {withReadings.map((other) => (
                 <option key={other.id} value={other.id}>
-                  {other.name}, {other.readingCount} readings
+                  {other.name}, {countOf(other.readingCount, 'reading')}
                 </option>
               ))}
             </select>
@@ -119,6 +120,24 @@ export function ReportPage() {
           >
             CSV for a spreadsheet
           </a>
+          {withReadings.length > 1 ? (
+            <div className="mt-2 flex flex-col gap-2">
+              <a
+                className="btn btn-outline btn-sm"
+                href={`/api/experiments/${notebook.id}/rows.csv?decimal=${decimal}`}
+                download
+              >
+                All runs in one file
+              </a>
+              <a
+                className="btn btn-outline btn-sm"
+                href={`/api/experiments/${notebook.id}/rows.zip?decimal=${decimal}`}
+                download
+              >
+                All runs, a file each (ZIP)
+              </a>
+            </div>
+          ) : null}
         </div>
       </aside>
     </main>

@@ -1133,6 +1133,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/experiments/{experiment}/rows.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        /** The rows of all runs, in one file with the run in the first columns */
+        get: operations["exportAllRows"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/rows.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        /** The rows of all runs, a file for each run */
+        get: operations["exportRowsApart"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run}/rows.csv": {
         parameters: {
             query?: never;
@@ -4371,6 +4409,64 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    exportAllRows: {
+        parameters: {
+            query?: {
+                decimal?: "point" | "comma";
+            };
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    exportRowsApart: {
+        parameters: {
+            query?: {
+                decimal?: "point" | "comma";
+            };
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];

@@ -2,31 +2,33 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Controllers;
+namespace App\Http;
 
-use App\Http\Requests\ExportRequest;
 use App\Models\Column;
 use App\Models\Reading;
 use App\Models\Run;
 use App\Notebook\ExperimentWork;
-use App\Notebook\NotebookRows;
 use App\Notebook\RunRows;
-use Illuminate\Http\Response;
 use Illuminate\Support\Str;
-use Welkion\Core\Formats\CsvWriter;
 use Welkion\Core\Notebook\ColumnKind;
 
-/** The rows of a run as a file for a spreadsheet. */
-final class RunExportController
+/** The rows of a run as they leave in a file: a head and cells, with the ± of what has one. */
+final readonly class RowsTable
 {
     /** Far below the uncertainty of anything that is measured, so that nothing is lost by it. */
     private const DIGITS = 9;
 
-    public function __invoke(ExportRequest $request, Run $run): Response
+    /**
+     * @param  list<string>  $header
+     * @param  list<list<float|string|null>>  $rows
+     */
+    private function __construct(public array $header, public array $rows)
     {
-        $work = ExperimentWork::of(NotebookRows::of($run->experiment));
-        $known = $work->rows->runs->find($run->id) ?? abort(404);
-        $rows = RunRows::of($known, $work->rows->columns);
+    }
+
+    public static function of(ExperimentWork $work, Run $run): self
+    {
+        $rows = RunRows::of($run, $work->rows->columns);
         $data = $work->worked->data($run->id);
         $header = [];
         $cells = [];
@@ -35,17 +37,44 @@ final class RunExportController
             $header = [...$header, ...$names];
             $cells = [...$cells, ...$values];
         }
-        $lines = array_map(static fn (Reading $r, int $place): array => [
+
+        return new self([...$header, 'Steady', 'Set aside because', 'Stored at (UTC)'], array_map(static fn (Reading $r, int $place): array => [
             ...array_map(static fn (array $of): float|string|null => $of[$place], $cells),
             $r->was_steady ? 'yes' : 'no', $data->aside[$place] ?? '', $r->created_at->toIso8601ZuluString(),
-        ], $rows->readings, array_keys($rows->readings));
-        $csv = (new CsvWriter($request->decimalMark()))->write([...$header, 'Steady', 'Set aside because', 'Stored at (UTC)'], $lines);
-        $name = (Str::slug($run->experiment->title) ?: 'experiment')."-run-{$run->number}.csv";
+        ], $rows->readings, array_keys($rows->readings)));
+    }
 
-        return new Response($csv, 200, [
-            'Content-Type' => 'text/csv; charset=UTF-8',
-            'Content-Disposition' => "attachment; filename=\"{$name}\"",
-        ]);
+    /**
+     * Several runs below each other, each row with its run; what a run has no column for stays blank.
+     *
+     * @param  list<Run>  $runs
+     */
+    public static function ofAll(ExperimentWork $work, array $runs): self
+    {
+        $tables = array_map(static fn (Run $run): self => self::of($work, $run), $runs);
+        $header = array_values(array_unique(array_merge([], ...array_map(static fn (self $t): array => $t->header, $tables))));
+        $rows = [];
+        foreach ($tables as $i => $table) {
+            $run = $runs[$i];
+            foreach ($table->rows as $row) {
+                $named = array_combine($table->header, $row);
+                $rows[] = [(float) $run->number, $run->title(), $run->condition ?? '', $run->trial === null ? null : (float) $run->trial,
+                    ...array_map(static fn (string $name): float|string|null => $named[$name] ?? null, $header)];
+            }
+        }
+
+        return new self(['Run', 'Name of the run', 'Condition', 'Trial', ...$header], $rows);
+    }
+
+    /** What the file of a run is called. */
+    public static function fileOf(Run $run): string
+    {
+        return self::nameOf($run->experiment->title)."-run-{$run->number}.csv";
+    }
+
+    public static function nameOf(string $title): string
+    {
+        return Str::slug($title) ?: 'experiment';
     }
 
     /** @return array{list<string>, list<list<float|string|null>>} heads and cells: the values, and their ± where it is known */

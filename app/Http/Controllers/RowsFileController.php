@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Exceptions\Refusal;
+use App\Http\Requests\ExportRequest;
+use App\Http\RowsTable;
+use App\Models\Experiment;
+use App\Models\Run;
+use App\Notebook\ExperimentWork;
+use App\Notebook\NotebookRows;
+use Illuminate\Http\Response;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Welkion\Core\Formats\CsvWriter;
+
+/** Rows as files for a spreadsheet: of one run, of all runs in one file, or a file for each. */
+final class RowsFileController
+{
+    public function ofRun(ExportRequest $request, Run $run): Response
+    {
+        $work = ExperimentWork::of(NotebookRows::of($run->experiment));
+        $known = $work->rows->runs->find($run->id) ?? abort(404);
+
+        return self::file(self::csv(RowsTable::of($work, $known), $request), RowsTable::fileOf($run));
+    }
+
+    public function together(ExportRequest $request, Experiment $experiment): Response
+    {
+        [$work, $runs] = self::runs($experiment);
+
+        return self::file(self::csv(RowsTable::ofAll($work, $runs), $request), RowsTable::nameOf($experiment->title).'-all-runs.csv');
+    }
+
+    public function apart(ExportRequest $request, Experiment $experiment): BinaryFileResponse
+    {
+        [$work, $runs] = self::runs($experiment);
+        $path = (string) tempnam(sys_get_temp_dir(), 'rows');
+        $zip = new \ZipArchive;
+        $zip->open($path, \ZipArchive::OVERWRITE);
+        foreach ($runs as $run) {
+            $zip->addFromString(RowsTable::fileOf($run->setRelation('experiment', $experiment)), self::csv(RowsTable::of($work, $run), $request));
+        }
+        $zip->close();
+
+        return (new BinaryFileResponse($path, 200, ['Content-Type' => 'application/zip']))
+            ->setContentDisposition('attachment', RowsTable::nameOf($experiment->title).'-runs.zip')->deleteFileAfterSend();
+    }
+
+    /**
+     * @return array{ExperimentWork, list<Run>} runs with readings, in their order
+     *
+     * @throws Refusal If there are none.
+     */
+    private static function runs(Experiment $experiment): array
+    {
+        $work = ExperimentWork::of(NotebookRows::of($experiment));
+        $work->rows->runs->loadMissing('readings');
+        $runs = array_values($work->rows->runs->filter(static fn (Run $run): bool => $run->readings->isNotEmpty())->sortBy('number')->all());
+
+        return $runs === [] ? throw Refusal::nothingTaken() : [$work, $runs];
+    }
+
+    private static function csv(RowsTable $table, ExportRequest $request): string
+    {
+        return (new CsvWriter($request->decimalMark()))->write($table->header, $table->rows);
+    }
+
+    private static function file(string $csv, string $name): Response
+    {
+        return new Response($csv, 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => "attachment; filename=\"{$name}\""]);
+    }
+}
