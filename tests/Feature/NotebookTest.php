@@ -144,6 +144,12 @@ final class NotebookTest extends TestCase
         $copy = $this->postJson($this->path("lines/{$lines['Veq']}/copy"))->assertCreated();
         self::assertSame(['beta', 'Veq', 'Veq1', 'pKa', 'n', 'c_s'], array_keys($this->ids('lines')));
         self::assertNotNull($copy->json('made'));
+        $added = $this->postJson($this->path('lines'), ['method' => 'formula', 'symbol' => 'last', 'texts' => ['formula' => '2*c']])->assertCreated();
+        self::assertSame('last', array_key_last($this->ids('lines')));
+        $this->postJson($this->path("lines/{$added->json('made')}/copy"))->assertCreated();
+        self::assertSame(['last', 'last1'], array_slice(array_keys($this->ids('lines')), -2));
+        $this->postJson($this->path('entries'), ['symbol' => 'm', 'name' => 'Mass', 'unit' => 'g'])->assertCreated();
+        self::assertSame('m', array_key_last($this->ids('entries')));
         $column = $this->ids('columns')['V'];
         $this->patchJson($this->path("lines/{$lines['Veq']}"), ['span' => ['columnId' => $column, 'name' => 'jump', 'from' => 12, 'to' => 9]])->assertOk();
         $span = $this->getJson($this->path())->json('spans.0');

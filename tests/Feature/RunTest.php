@@ -269,6 +269,16 @@ final class RunTest extends TestCase
         $this->getJson("{$path}/rows.zip")->assertForbidden();
     }
 
+    public function test_a_reading_taken_again_later_stands_where_its_step_is(): void
+    {
+        $run = $this->startedRun($this->experiment);
+        $ids = array_map(fn (float $step): int => array_column($this->take($run, $step)->assertCreated()->json('rows.0.rows'), 'id', 'step')[(string) $step] ?? 0, [0.0, 1.0, 2.0]);
+        $this->take($run, 1.0, replaces: $ids[1])->assertCreated();
+        self::assertEquals([0, 1, 2], array_column($this->rowsOf($run), 'step'));
+        $this->postJson("/api/runs/{$run}/finish")->assertOk();
+        self::assertEquals([0, 1, 2], array_column($this->rowsOf($run), 'step'));
+    }
+
     public function test_runs_are_numbered_one_after_the_other_and_a_number_is_never_given_twice(): void
     {
         $numbers = [];

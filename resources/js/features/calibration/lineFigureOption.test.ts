@@ -65,6 +65,16 @@ describe('lineFigureOption', () => {
     const symbols = series.filter(({ name }) => name.startsWith('Hazel-')).map(({ symbol }) => symbol)
 
     expect(symbols).toEqual(['circle', 'diamond'])
+    const named = (series as { name: string; label?: { show: boolean } }[]).filter(({ name }) =>
+      /^(Hazel-|now)/.test(name),
+    )
+    // Points of probes in the same standards lie beside each other: the first ones have the names.
+    expect(named.map(({ name, label }) => [name, label?.show])).toEqual([
+      ['Hazel-3', true],
+      ['Hazel-4', false],
+      ['now 0', true],
+      ['now 1', false],
+    ])
     expect(series.filter(({ name }) => name.startsWith('now'))).toHaveLength(2)
   })
 
