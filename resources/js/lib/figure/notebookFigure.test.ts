@@ -201,4 +201,16 @@ describe('a figure of a notebook', () => {
     expect([align(100, 100, 120), align(103, 100, 120)]).toEqual(['left', 'right'])
     expect(nextSeries(2.5, VOLUME, { min: 0, max: 5 }, TEST_INK).markLine.label.formatter).toBe('next 2.50')
   })
+
+  it('has fine ticks where there is room for them', () => {
+    const ticks = (change: Partial<FigureInput>) =>
+      (
+        drawn(change).option.yAxis as unknown as { minorTick: { show: boolean }; minorSplitLine: { show: boolean } }[]
+      ).map(({ minorTick, minorSplitLine }) => [minorTick.show, minorSplitLine.show])
+    expect(ticks({})).toEqual([[true, true]])
+    expect(ticks({ panels: [[PH], [D]] })).toEqual([
+      [false, false],
+      [false, false],
+    ])
+  })
 })
