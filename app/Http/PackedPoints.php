@@ -8,7 +8,7 @@ use App\Recording\RunPicture;
 
 /**
  * Pictures of a run in as few bytes as they need, little-endian: from and to in s as float64; then for each column that
- * was asked for and is there, in that order, whether samples are shown (1) or columns of pixels (0) and how many as
+ * was asked for, in that order, whether samples are shown (1) or columns of pixels (0) and how many as
  * uint32, and that many pairs of float32: s after "from" and value of a sample, or smallest and largest of a column
  * (NaN where it has none).
  */

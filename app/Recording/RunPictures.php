@@ -51,10 +51,9 @@ final readonly class RunPictures
         $pictures = [];
         foreach ($columns as $column) {
             $channel = $run->channels->first(static fn (RunChannel $c): bool => $c->role === $column->role);
-            if ($channel instanceof RunChannel) {
-                $pictures[$column->symbol] = is_finite($end)
-                    ? $this->picture($run, $column, $channel, $long, $start + $from, $start + $to, $width) : Picture::ofSamples($from, $to, [], []);
-            }
+            // A run that has no such probe shows nothing of it, and still says so in its place.
+            $pictures[$column->symbol] = $channel instanceof RunChannel && is_finite($end)
+                ? $this->picture($run, $column, $channel, $long, $start + $from, $start + $to, $width) : Picture::ofSamples($start + $from, $start + $to, [], []);
         }
 
         return new RunPicture($start, $from, $to, $pictures, self::fingerprint($run, $long));

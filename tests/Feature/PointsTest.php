@@ -105,6 +105,16 @@ final class PointsTest extends TestCase
         $this->points('columns=pH', headers: ['If-None-Match' => $tag])->assertOk();
     }
 
+    public function test_a_column_whose_probe_was_not_there_is_empty_in_its_place(): void
+    {
+        $told = $this->points('columns=T,pH&from=10&to=12')->assertOk()->json('columns');
+        $packed = (string) $this->points('columns=T,pH&from=10&to=12', PackedPoints::TYPE)->assertOk()->getContent();
+
+        self::assertSame(['symbol' => 'T', 'showsSamples' => true, 'times' => [], 'values' => []], $told[0]);
+        self::assertCount(9, $told[1]['values']);
+        self::assertSame([[1, 0], [1, 9]], [array_values((array) unpack('V2', $packed, 16)), array_values((array) unpack('V2', $packed, 24))]);
+    }
+
     public function test_nonsense_is_refused_in_words(): void
     {
         self::assertStringContainsString('There is no measured column "volume" in this experiment. There are: pH', (string) $this->points('columns=volume')->assertUnprocessable()->json('detail'));
