@@ -164,7 +164,6 @@ await page.getByRole('list', { name: 'Changes, the latest first' }).getByRole('b
 await page.getByRole('button', { name: 'Go back to this' }).waitFor()
 await shot('history')
 await page.getByRole('button', { name: 'Done' }).click()
-await page.goto('/experiments/2/reason')
 await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Report' }).click()
 await page.getByRole('button', { name: 'Print the sheet' }).waitFor()
 await shot('report')
