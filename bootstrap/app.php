@@ -2,14 +2,14 @@
 
 declare(strict_types=1);
 
+use App\Exceptions\BenchRefused;
 use App\Exceptions\Handler;
 use App\Exceptions\Problem;
+use App\Exceptions\RecorderUnavailable;
 use App\Exceptions\Refusal;
 use App\Http\Middleware\NameTheInfinite;
 use App\Http\Middleware\SessionAge;
 use App\Http\Middleware\TellAwayAtOnce;
-use App\Recorder\BenchRefused;
-use App\Recorder\RecorderUnavailable;
 use App\Storage\AwayMark;
 use App\Storage\Outage;
 use App\Storage\StorageAway;

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Exceptions;
 
-use App\Recorder\BenchRefused;
-use App\Recorder\RecorderUnavailable;
 use App\Storage\Outage;
 use App\Storage\StorageAway;
 use Illuminate\Auth\Access\AuthorizationException;

@@ -138,6 +138,31 @@ final class Refusal extends \DomainException
         return new self('run-finished', 'This run is finished. Start a new run to take more readings.');
     }
 
+    public static function hasNotBegun(): self
+    {
+        return new self('has-not-begun', 'This run still waits for its beginning, so there is nothing to go on with.');
+    }
+
+    public static function noMoment(): self
+    {
+        return new self('no-moment', 'The recorder cannot say what time it is on this bench just now. Try again in a moment.', 503);
+    }
+
+    public static function runBegan(): self
+    {
+        return new self('run-began', 'This run is being recorded, so how often and when it begins stay as they are. Stop it, or let it go on; the next one can be planned anew.');
+    }
+
+    public static function cannotWaitFor(string $column): self
+    {
+        return new self('cannot-wait', "The run is to wait for \"{$column}\", which is no measured column of this notebook (any more). Choose another.", 422);
+    }
+
+    public static function waitsForMissing(string $column): self
+    {
+        return new self('cannot-wait', "The run is to wait for \"{$column}\", but its probe is not plugged in. Plug it in, or begin by something else.");
+    }
+
     public static function benchBusy(string $title): self
     {
         return new self('bench-busy', "A run of \"{$title}\" is still open on this bench. Finish it first.");

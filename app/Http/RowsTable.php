@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Models\Column;
+use App\Models\Marker;
 use App\Models\Reading;
 use App\Models\Run;
 use App\Notebook\ExperimentWork;
 use App\Notebook\RunRows;
 use Illuminate\Support\Str;
 use Welkion\Core\Notebook\ColumnKind;
+use Welkion\Core\Units\Unit;
 
 /** The rows of a run as they leave in a file: a head and cells, with the ± of what has one. */
 final readonly class RowsTable
@@ -28,20 +30,61 @@ final readonly class RowsTable
 
     public static function of(ExperimentWork $work, Run $run): self
     {
-        $rows = RunRows::of($run, $work->rows->columns);
         $data = $work->worked->data($run->id);
+        $readings = $run->isTimed() ? [] : RunRows::of($run, $work->rows->columns)->readings;
         $header = [];
         $cells = [];
         foreach ($work->rows->columns as $column) {
-            [$names, $values] = self::column($column, $work, $run->id, $rows);
+            [$names, $values] = self::column($column, $work, $run->id, $data->rowCount, $readings);
             $header = [...$header, ...$names];
             $cells = [...$cells, ...$values];
         }
+        [$names, $values] = $run->isTimed() ? self::markers($run, $work) : self::taken($readings);
+        $rows = [];
+        for ($place = 0; $place < $data->rowCount; $place++) {
+            $rows[] = [
+                ...array_map(static fn (array $of): float|string|null => $of[$place], $cells), $data->aside[$place] ?? '',
+                ...array_map(static fn (array $of): string => $of[$place], $values),
+            ];
+        }
 
-        return new self([...$header, 'Steady', 'Set aside because', 'Stored at (UTC)'], array_map(static fn (Reading $r, int $place): array => [
-            ...array_map(static fn (array $of): float|string|null => $of[$place], $cells),
-            $r->was_steady ? 'yes' : 'no', $data->aside[$place] ?? '', $r->created_at->toIso8601ZuluString(),
-        ], $rows->readings, array_keys($rows->readings)));
+        return new self([...$header, 'Set aside because', ...$names], $rows);
+    }
+
+    /**
+     * @param  list<Reading>  $readings
+     * @return array{list<string>, list<list<string>>}
+     */
+    private static function taken(array $readings): array
+    {
+        return [['Steady', 'Stored at (UTC)'], [
+            array_map(static fn (Reading $r): string => $r->was_steady ? 'yes' : 'no', $readings),
+            array_map(static fn (Reading $r): string => $r->created_at->toIso8601ZuluString(), $readings),
+        ]];
+    }
+
+    /**
+     * Each marker beside the row that was recorded when it was dropped.
+     *
+     * @return array{list<string>, list<list<string>>}
+     */
+    private static function markers(Run $run, ExperimentWork $work): array
+    {
+        $time = $work->rows->columns->first(static fn (Column $c): bool => $c->kind === ColumnKind::Time);
+        $cells = $time instanceof Column ? $work->worked->column($time->symbol, $run->id)->cells : null;
+        if ($cells === null || $run->loadMissing('markers')->markers->isEmpty()) {
+            return [[], []];
+        }
+        $second = Unit::parse('s');
+        $interval = $second->convertDifference($run->timedPlan()->interval(), $cells->unit);
+        $names = [];
+        foreach ($cells->values as $place => $value) {
+            $next = $cells->values[$place + 1] ?? $value + $interval;
+            $here = $run->markers->filter(static fn (Marker $m): bool => $second->convert($m->at, $cells->unit) >= $value && $second->convert($m->at, $cells->unit) < $next);
+            $names[] = implode('; ', $here->map(static fn (Marker $m): string => $m->name === '' ? 'marker' : $m->name)->all());
+        }
+
+        return [['Marker'], [$names]];
     }
 
     /**
@@ -77,22 +120,34 @@ final readonly class RowsTable
         return Str::slug($title) ?: 'experiment';
     }
 
-    /** @return array{list<string>, list<list<float|string|null>>} heads and cells: the values, and their ± where it is known */
-    private static function column(Column $column, ExperimentWork $work, int $run, RunRows $rows): array
+    /**
+     * @param  list<Reading>  $readings
+     * @return array{list<string>, list<list<float|string|null>>} heads and cells: the values, and their ± where it is known
+     */
+    private static function column(Column $column, ExperimentWork $work, int $run, int $count, array $readings): array
     {
         $name = $work->worked->notebook->worded($column->name);
         $unit = $column->unit === '' ? '' : " ({$column->unit})";
         if ($column->kind === ColumnKind::Step && $column->is_words) {
-            return [[$name], [array_map(static fn (Reading $r): ?string => $r->step_words, $rows->readings)]];
+            return [[$name], [array_map(static fn (Reading $r): ?string => $r->step_words, $readings)]];
         }
         $worked = $work->worked->column($column->symbol, $run)->cells;
-        $values = array_map(static fn (int $place): ?float => self::rounded($worked->values[$place] ?? NAN), array_keys($rows->readings));
+        $values = self::places($count, static fn (int $place): ?float => self::rounded($worked->values[$place] ?? NAN));
         $isPlain = $worked === null || ($worked->scatter === null && $worked->common === []) || $column->is_raw;
 
         return $isPlain ? [["{$name}{$unit}"], [$values]] : [
             ["{$name}{$unit}", "Uncertainty of {$name}{$unit}"],
-            [$values, array_map(static fn (int $place): ?float => self::rounded($worked->uncertainty($place)), array_keys($rows->readings))],
+            [$values, self::places($count, static fn (int $place): ?float => self::rounded($worked->uncertainty($place)))],
         ];
+    }
+
+    /**
+     * @param  \Closure(int): (float|null)  $cell
+     * @return list<float|null>
+     */
+    private static function places(int $count, \Closure $cell): array
+    {
+        return $count === 0 ? [] : array_map($cell, range(0, $count - 1));
     }
 
     private static function rounded(float $value): ?float

@@ -36,6 +36,9 @@ final class Change extends Model
 
     public const REDO = 'redo';
 
+    /** It happened by itself. */
+    public const NOTED = 'noted';
+
     public const UPDATED_AT = null;
 
     protected $guarded = [];

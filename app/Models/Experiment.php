@@ -23,6 +23,7 @@ use Illuminate\Support\Carbon;
  * @property array<string, mixed> $plan
  * @property int $revision
  * @property Carbon|null $thrown_away_at
+ * @property User $user
  * @property Bench|null $bench
  * @property Collection<int, Run> $runs
  * @property Collection<int, Column> $columns
@@ -34,6 +35,12 @@ final class Experiment extends Model
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
 
     /** @return BelongsTo<Bench, $this> */
     public function bench(): BelongsTo

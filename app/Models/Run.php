@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
+use Welkion\Core\Notebook\TimedPlan;
 
 /**
  * Rows taken together, start to finish.
@@ -23,6 +24,9 @@ use Illuminate\Support\Carbon;
  * @property string|null $condition
  * @property int|null $trial
  * @property array<string, mixed>|null $plan
+ * @property float|null $armed_at
+ * @property float|null $ended_s
+ * @property string|null $ended_by
  * @property string $state
  * @property int $data_revision
  * @property Carbon $started_at
@@ -35,6 +39,7 @@ use Illuminate\Support\Carbon;
  * @property Collection<int, RunChannel> $channels
  * @property Collection<int, Reading> $readings
  * @property Collection<int, SetAside> $setAsides
+ * @property Collection<int, Marker> $markers
  * @property int|null $readings_count
  */
 final class Run extends Model
@@ -48,6 +53,17 @@ final class Run extends Model
     public const FINISHED = 'finished';
 
     public const STEPWISE = 'stepwise';
+
+    public const TIMED = 'timed';
+
+    /** So long after a timed run has ended it can go on without a gap, in s: what comes meanwhile is kept. */
+    public const LINGERS_S = 60;
+
+    public const BY_LENGTH = 'length';
+
+    public const BY_EVENT = 'event';
+
+    public const BY_HAND = 'hand';
 
     /** What its rows are worked out from. */
     public const WORKED_OUT_WITH = ['channels.probe.bench', 'channels.calibration', 'channels.zero', 'channels.reworkings.calibration', 'readings.cells', 'setAsides'];
@@ -99,9 +115,51 @@ final class Run extends Model
         return $relation;
     }
 
+    /** @return HasMany<Marker, $this> */
+    public function markers(): HasMany
+    {
+        $relation = $this->hasMany(Marker::class);
+        $relation->orderBy('at')->orderBy('id');
+
+        return $relation;
+    }
+
+    /** Its name, else what it belongs to, else its number. */
     public function title(): string
     {
-        return $this->name === '' ? "Run {$this->number}" : $this->name;
+        return match (true) {
+            $this->name !== '' => $this->name,
+            $this->condition !== null && $this->trial !== null => "{$this->condition} trial {$this->trial}",
+            default => "Run {$this->number}",
+        };
+    }
+
+    public function isTimed(): bool
+    {
+        return $this->kind === self::TIMED;
+    }
+
+    /** How a timed run is recorded. */
+    public function timedPlan(): TimedPlan
+    {
+        return TimedPlan::fromArray($this->plan ?? []);
+    }
+
+    /** Whether a timed run still waits for what it begins by. */
+    public function isWaiting(): bool
+    {
+        return $this->isTimed() && $this->isOpen() && $this->hasNotBegun();
+    }
+
+    /** Clock of its bench when a timed run began, s; null while it waits. */
+    public function zeroTime(): ?float
+    {
+        return $this->channels->first(static fn (RunChannel $c): bool => $c->zero_time !== null)?->zero_time;
+    }
+
+    public function hasNotBegun(): bool
+    {
+        return $this->channels->every(static fn (RunChannel $c): bool => $c->zero_time === null);
     }
 
     public function isOpen(): bool
@@ -125,10 +183,10 @@ final class Run extends Model
         return $this->isOpen() && $last->diffInSeconds(now()) >= self::FORGOTTEN_AFTER_S ? $last : null;
     }
 
-    /** @return list<string> what must be said of the calibrations it was recorded with; empty when all are good */
+    /** @return list<string> what must be said of the calibrations its columns were recorded with; empty when all are good */
     public function trustSentences(): array
     {
-        return array_values(array_filter($this->channels->map(
+        return array_values(array_filter($this->channels->filter(static fn (RunChannel $c): bool => $c->role !== null)->map(
             fn (RunChannel $c): ?string => $c->setRelation('run', $this)->trustSentence(),
         )->all()));
     }
@@ -138,7 +196,7 @@ final class Run extends Model
     {
         return [
             'plan' => 'array', 'number' => 'integer', 'trial' => 'integer', 'data_revision' => 'integer', 'started_at' => 'datetime',
-            'finished_at' => 'datetime', 'looked_at' => 'datetime', 'thrown_away_at' => 'datetime',
+            'armed_at' => 'float', 'ended_s' => 'float', 'finished_at' => 'datetime', 'looked_at' => 'datetime', 'thrown_away_at' => 'datetime',
         ];
     }
 }

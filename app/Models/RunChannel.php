@@ -22,6 +22,7 @@ use Welkion\Core\Calibration\Verdict;
  * @property int|null $calibration_id
  * @property int|null $zero_id
  * @property string|null $role
+ * @property float|null $zero_time
  * @property Probe $probe
  * @property Calibration|null $calibration
  * @property Zero|null $zero
@@ -102,6 +103,12 @@ final class RunChannel extends Model
         return $aside !== null
             ? "{$this->probe->title}: the calibration was set aside later ({$aside})."
             : $this->trust()->sentence($this->probe->title, $this->verdict(), $this->ageDays());
+    }
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['zero_time' => 'float'];
     }
 
     private function verdict(): ?Verdict

@@ -61,6 +61,7 @@ final class ExperimentCopy
             $this->rows('reworkings', [], [], ['run_channel_id' => 'run_channels'], array_keys($this->ids['run_channels'] ?? []));
             $this->rows('readings', ['run_id' => $run->id], ['run_id' => $new]);
             $this->rows('cells', [], [], ['reading_id' => 'readings', 'run_channel_id' => 'run_channels'], array_keys($this->ids['readings'] ?? []));
+            $this->rows('markers', ['run_id' => $run->id], ['run_id' => $new]);
             $this->rows('set_asides', ['run_id' => $run->id], ['run_id' => $new], ['column_id' => 'columns']);
             foreach (self::SAMPLES as $table => $columns) {
                 $own = 'b.'.str_replace(', ', ', b.', $columns);

@@ -8,7 +8,6 @@ use App\Live\ChangeNotice;
 use App\Models\Change;
 use App\Models\Experiment;
 use App\Models\Run;
-use App\Recorder\RecorderClient;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -21,7 +20,7 @@ final readonly class Journal
 {
     private const LONGEST_WORDS = 250;
 
-    public function __construct(private ChangeNotice $notice, private RecorderClient $recorder)
+    public function __construct(private ChangeNotice $notice, private RunListener $recorder)
     {
     }
 
@@ -49,6 +48,22 @@ final readonly class Journal
     }
 
     /**
+     * Something happened by itself: it is in the history, and nobody's to undo. The recorder knows it already.
+     *
+     * @param  \Closure(Draft): string  $make
+     */
+    public function note(Experiment $experiment, Sender $sender, \Closure $make): void
+    {
+        DB::transaction(function () use ($experiment, $sender, $make): void {
+            if ($this->begin($experiment, $sender) === null) {
+                $draft = new Draft($experiment, $sender);
+                $words = $make($draft);
+                $draft->rows() === [] || $this->store($experiment, $sender, $draft->rows(), $words, Change::NOTED, null);
+            }
+        });
+    }
+
+    /**
      * Changes that arrive together queue here, so that neither writes over the other.
      *
      * @return Change|null the change this request has made already
@@ -71,7 +86,7 @@ final readonly class Journal
             'screen' => $sender->screen, 'kind' => $kind, 'of_id' => $of?->id, 'words' => mb_substr($words, 0, self::LONGEST_WORDS), 'rows' => $rows,
         ]);
         $this->notice->experimentChanged($experiment->id, $experiment->revision, $sender->screen);
-        $this->tellRecorder($rows);
+        $kind === Change::NOTED || $this->tellRecorder($rows);
 
         return $change;
     }
@@ -84,7 +99,7 @@ final readonly class Journal
     private function tellRecorder(array $rows): void
     {
         $runs = array_filter($rows, static fn (array $row): bool => $row['table'] === (new Run)->getTable()
-            && array_intersect_key($row['after'] ?? [], ['state' => 0, 'thrown_away_at' => 0, 'bench_id' => 0]) !== []);
+            && array_intersect_key($row['after'] ?? [], ['state' => 0, 'thrown_away_at' => 0, 'bench_id' => 0, 'plan' => 0]) !== []);
         $ids = array_values(array_unique(array_map(static fn (array $row): int => $row['id'], $runs)));
         foreach ($ids === [] ? [] : Run::query()->with('bench')->whereKey($ids)->get() as $run) {
             $run->bench === null || $this->recorder->reload($run->bench);

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Notebook;
 
+use App\Models\Calibration;
 use App\Models\Column;
 use App\Models\Entry;
 use App\Models\Line;
 use App\Models\Run;
 use App\Models\Span;
+use Illuminate\Support\Collection;
 use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Notebook as Core;
 use Welkion\Core\Uncertainty\Measured;
@@ -70,11 +72,22 @@ final class NotebookOf
         );
     }
 
+    /**
+     * @param  Collection<int, Column>  $columns
+     * @param  array<int, Calibration|null>  $instead  calibration by channel id, in place of the one in force
+     */
+    public static function data(Run $run, Collection $columns, array $instead = []): Core\RunData
+    {
+        return $run->isTimed() ? TimedRows::of($run, $columns, $instead)->data() : RunRows::of($run, $columns, $instead)->data();
+    }
+
     private static function run(Run $run, NotebookRows $rows): Core\Run
     {
         return new Core\Run(
-            $run->id, $run->number, $run->title(), $run->condition, $run->trial, "{$run->id} {$run->data_revision}",
-            static fn (): Core\RunData => RunRows::of($run, $rows->columns)->data(),
+            $run->id, $run->number, $run->title(), $run->condition, $run->trial,
+            // While it is recorded its rows are others every moment.
+            "{$run->id} {$run->data_revision}".($run->isTimed() && $run->isOpen() ? ' '.now()->getTimestampMs() : ''),
+            static fn (): Core\RunData => self::data($run, $rows->columns),
         );
     }
 

@@ -49,6 +49,8 @@ final readonly class NotebookRows
         $entries = Entry::query()->where('experiment_id', $id)->get()->sortBy(self::PLACE)->values();
         $lines = Line::query()->where('experiment_id', $id)->get()->sortBy(self::PLACE)->values();
         $runs = Run::query()->with('bench')->where('experiment_id', $id)->where('thrown_away_at', null)->withCount('readings')->get()->sortBy('number')->values();
+        // Only of these it matters when they began.
+        $runs->filter(static fn (Run $r): bool => $r->isTimed())->loadMissing('channels');
         $hasPerRun = $entries->contains(static fn (Entry $e): bool => $e->is_per_run);
 
         return new self(

@@ -46,6 +46,28 @@ final class Renaming
                 static fn (array $p): array => ['y' => array_map($named, $p['y'])] + $p, $figure->options['panels'],
             )] + $figure->options]);
         }
+        self::renameInPlans($draft, $rows, $from, $to);
+    }
+
+    /** What the next timed run waits for, and what one that is open does. */
+    private static function renameInPlans(Draft $draft, NotebookRows $rows, string $from, string $to): void
+    {
+        $renamed = static function (array $plan) use ($from, $to): array {
+            foreach (['begin', 'end'] as $part) {
+                if (is_array($plan[$part] ?? null) && ($plan[$part]['column'] ?? null) === $from) {
+                    $plan[$part]['column'] = $to;
+                }
+            }
+
+            return $plan;
+        };
+        $run = $draft->experiment->plan['run'] ?? null;
+        if (is_array($run) && is_array($run['plan'] ?? null)) {
+            $draft->update($draft->experiment, ['plan' => ['run' => ['plan' => $renamed($run['plan'])] + $run] + $draft->experiment->plan]);
+        }
+        foreach ($rows->runs as $one) {
+            $one->isTimed() && $draft->update($one, ['plan' => $renamed($one->plan ?? [])]);
+        }
     }
 
     /** @throws Refusal If something of the notebook has this symbol. */

@@ -18,7 +18,7 @@ final class StoredRows
 {
     /** What others rest on comes first, and goes last. */
     private const ORDER = [
-        'experiments', 'columns', 'entries', 'spans', 'figures', 'lines', 'line_inputs', 'runs', 'entry_values', 'readings', 'reworkings', 'set_asides',
+        'experiments', 'columns', 'entries', 'spans', 'figures', 'lines', 'line_inputs', 'runs', 'run_channels', 'entry_values', 'readings', 'reworkings', 'set_asides', 'markers',
     ];
 
     /** @return array<string, mixed>|null a row as it is stored now; null if it is not there */
@@ -57,6 +57,7 @@ final class StoredRows
         $runs = array_map(static fn (array $r): int => $r['id'], array_values(array_filter($rows, static fn (array $r): bool => $r['table'] === (new Run)->getTable())));
         foreach (Run::query()->whereKey($runs)->get() as $run) {
             self::requireAlone($run);
+            self::numberAnew($run);
         }
     }
 
@@ -69,6 +70,15 @@ final class StoredRows
     public static function reversed(array $rows): array
     {
         return array_map(static fn (array $r): array => ['table' => $r['table'], 'id' => $r['id'], 'before' => $r['after'], 'after' => $r['before']], array_reverse($rows));
+    }
+
+    /** An empty run left its number to another; when it comes back it takes the next. */
+    private static function numberAnew(Run $run): void
+    {
+        $others = static fn () => Run::query()->where('experiment_id', $run->experiment_id)->where('thrown_away_at', null);
+        if ($run->thrown_away_at === null && $others()->where('number', $run->number)->count() > 1) {
+            Run::query()->whereKey($run->id)->update(['number' => 1 + (int) $others()->max('number')]);
+        }
     }
 
     private static function requireAlone(Run $run): void

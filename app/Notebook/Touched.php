@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Notebook;
 
 use App\Models\Change;
+use App\Models\Marker;
 use App\Models\Reading;
 use App\Models\Reworking;
 use App\Models\Run;
@@ -62,15 +63,26 @@ final readonly class Touched
         $runs = [];
         foreach ($rows as $row) {
             $values = $row['after'] ?? $row['before'] ?? [];
-            if ($row['table'] === (new SetAside)->getTable() && is_int($values['run_id'] ?? null)) {
+            if (in_array($row['table'], [(new SetAside)->getTable(), (new Marker)->getTable()], true) && is_int($values['run_id'] ?? null)) {
                 $runs[] = $values['run_id'];
             }
+            if ($row['table'] === (new Run)->getTable() && array_key_exists('ended_s', $values)) {
+                $runs[] = $row['id'];
+            }
         }
+        $markers = $ids[(new Marker)->getTable()] ?? [];
         $readings = $ids[(new Reading)->getTable()] ?? [];
         $channels = array_map(static fn (array $row): mixed => $row['id'], array_values(array_filter($rows, static fn (array $r): bool => $r['table'] === (new Reworking)->getTable())));
+        $began = $ids[(new RunChannel)->getTable()] ?? [];
         $query = static fn (array $of): bool => $of !== [];
         if ($query($readings)) {
             $runs = [...$runs, ...Reading::query()->whereKey($readings)->distinct()->pluck('run_id')->all()];
+        }
+        if ($query($markers)) {
+            $runs = [...$runs, ...Marker::query()->whereKey($markers)->distinct()->pluck('run_id')->all()];
+        }
+        if ($query($began)) {
+            $runs = [...$runs, ...RunChannel::query()->whereKey($began)->distinct()->pluck('run_id')->all()];
         }
         if ($query($channels)) {
             $runs = [...$runs, ...RunChannel::query()->whereIn('id', Reworking::query()->whereKey($channels)->select('run_channel_id'))->distinct()->pluck('run_id')->all()];

@@ -9,6 +9,7 @@ use App\Http\SenderOf;
 use App\Live\ChangeNotice;
 use App\Notebook\LibraryProtocol;
 use App\Notebook\ProtocolLibrary;
+use App\Notebook\RunListener;
 use App\Notebook\Sender;
 use App\Recorder\RecorderClient;
 use App\Storage\AwayMark;
@@ -40,6 +41,7 @@ final class AppServiceProvider extends ServiceProvider
             config()->string('welkion.sockets').'/recorder.sock',
             config()->string('welkion.recorder.token'),
         ));
+        $this->app->alias(RecorderClient::class, RunListener::class);
         $this->app->singleton(ChangeNotice::class, static fn (): ChangeNotice => new ChangeNotice(
             config()->string('welkion.sockets').'/publish.sock',
         ));

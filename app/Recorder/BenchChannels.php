@@ -58,6 +58,14 @@ final class BenchChannels
         return array_intersect_key($this->tracks, array_flip($this->presentIds()));
     }
 
+    /** The newest moment any channel has seen, in s of the clock of the bench; null before there is any. */
+    public function newestTime(): ?float
+    {
+        $times = array_filter(array_map(static fn (ChannelTrack $t): ?float => $t->latestTime(), $this->tracks), is_float(...));
+
+        return $times === [] ? null : max($times);
+    }
+
     /** @return list<int> */
     public function presentIds(): array
     {

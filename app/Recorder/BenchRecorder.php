@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Recorder;
 
 use App\Models\Bench;
+use App\Models\Probe;
 use App\Recorder\Keeping\Clerk;
 use App\Recorder\Keeping\ClerkUnable;
 use App\Recorder\Keeping\SampleKeeper;
@@ -16,6 +17,7 @@ use App\Recorder\Link\ToldChannel;
 use App\Recorder\Live\BenchNotes;
 use App\Recorder\Live\LiveFeed;
 use App\Recorder\Live\LivePublisher;
+use App\Recorder\Timed\TimedRuns;
 use Psr\Log\LoggerInterface;
 use React\EventLoop\LoopInterface;
 use React\Promise\PromiseInterface;
@@ -45,11 +47,16 @@ final class BenchRecorder implements LinkEars
 
     private readonly RunFeed $runs;
 
+    private readonly TimedRuns $timed;
+
     private readonly LiveFeed $live;
 
     private readonly BenchNotes $notes;
 
     private readonly BenchChannels $channels;
+
+    /** @var array<string, float> Hz each channel was asked for */
+    private array $streamed = [];
 
     /** Counts what was told of plugs, so that an answer about an earlier state is not taken for the newest. */
     private int $toldCount = 0;
@@ -69,9 +76,10 @@ final class BenchRecorder implements LinkEars
     ) {
         $this->channels = new BenchChannels;
         $this->link = new BenchLink($loop, "{$bench->host}:{$bench->port}", $bench->link_name, $this);
-        $this->runs = new RunFeed($keeper, $this->link);
+        $this->timed = new TimedRuns($clerk, $keeper, $loop, $log, $this->timedRunChanged(...));
+        $this->runs = new RunFeed($keeper, $this->link, $this->timed);
         $this->notes = new BenchNotes($keeper, $this->link, $this->runs);
-        $this->live = new LiveFeed($bench, $loop, $publisher, $this->link, $this->notes);
+        $this->live = new LiveFeed($bench, $loop, $publisher, $this->link, $this->notes, $this->timed);
         $this->link->open();
     }
 
@@ -105,6 +113,7 @@ final class BenchRecorder implements LinkEars
     {
         $this->guarded(function (): void {
             $this->runs->flush();
+            $this->timed->tend(microtime(true));
             $this->live->tellNotes();
         });
     }
@@ -128,6 +137,18 @@ final class BenchRecorder implements LinkEars
             return;
         }
         $then(['probes' => $readings]);
+    }
+
+    /** A timed run that waits for that begins now. */
+    public function begin(int $runId): bool
+    {
+        return $this->timed->begin($runId);
+    }
+
+    /** The newest moment any channel has seen, in s of the clock of the bench; null before there is any. */
+    public function moment(): ?float
+    {
+        return $this->channels->newestTime();
     }
 
     /** @return array{received: int, missed: int} samples of all channels since this recorder began */
@@ -161,7 +182,7 @@ final class BenchRecorder implements LinkEars
             if (is_array($answer['world'] ?? null)) {
                 $this->live->see($answer['world']);
                 if (($details['act'] ?? null) === 'speed') {
-                    $this->streamAll();
+                    $this->streamAll(isAnew: true);
                     $this->live->publish();
                 } else {
                     $this->restartWindows();
@@ -259,7 +280,9 @@ final class BenchRecorder implements LinkEars
     {
         $before = $this->channels->presentIds();
         $this->goOnWith($state);
-        foreach ($this->channels->present() as $probe) {
+        $present = $this->channels->present();
+        usort($present, fn (Probe $a, Probe $b): int => $this->timed->areLedBy($b->id) <=> $this->timed->areLedBy($a->id));
+        foreach ($present as $probe) {
             if ($isGreeting && $this->runs->isRecording($probe)) {
                 // What a run has missed comes first; the stream goes on from there.
                 $this->runs->askForMissed($probe, $this->channels->track($probe));
@@ -267,24 +290,50 @@ final class BenchRecorder implements LinkEars
                 $this->channels->track($probe)->beginAgain();
             }
         }
-        $this->streamAll();
+        $this->streamAll(isAnew: true);
     }
 
     private function goOnWith(BenchState $state): void
     {
         $this->bench = $state->bench;
         $this->channels->become($state->bench);
-        $this->runs->record($state->openChannels, $this->channels->presentTracks());
+        $this->runs->record($state, $this->channels->presentTracks());
         $this->live->show($this->channels->all(), $this->channels->tracks());
+        $this->streamAll();
     }
 
-    private function streamAll(): void
+    private function timedRunChanged(): void
+    {
+        $this->streamAll();
+        $this->live->publishSoon(null);
+    }
+
+    /** @param  bool  $isAnew  whether the device may have forgotten what it was asked for */
+    private function streamAll(bool $isAnew = false): void
     {
         $speed = $this->live->speed();
+        $before = $isAnew ? [] : $this->streamed;
+        $this->streamed = [];
         foreach ($this->channels->present() as $probe) {
-            $rate = max(self::SLOWEST_HZ, $speed === 1 ? $probe->kind->liveHz() : self::OFF_MAINS * $probe->kind->liveHz() / $speed);
-            $this->link->say(['do' => 'stream', 'channel' => $probe->channel, 'rate' => min($probe->fastest_hz, $rate)]);
+            $live = max(self::SLOWEST_HZ, $speed === 1 ? $probe->kind->liveHz() : self::OFF_MAINS * $probe->kind->liveHz() / $speed);
+            $rate = self::rate($live, $this->timed->rates($probe->id), $probe->fastest_hz);
+            $this->streamed[$probe->channel] = $rate;
+            if (($before[$probe->channel] ?? null) !== $rate) {
+                $this->link->say(['do' => 'stream', 'channel' => $probe->channel, 'rate' => $rate]);
+            }
         }
+    }
+
+    /**
+     * Fast enough to be looked at, and a whole multiple of what a run wants, so that each of its rows has its sample.
+     *
+     * @param  list<float>  $wanted  Hz
+     */
+    private static function rate(float $live, array $wanted, float $fastest): float
+    {
+        $rates = array_map(static fn (float $w): float => $w >= $fastest ? $fastest : $w * max(1.0, min(ceil($live / $w - 1e-9), floor($fastest / $w + 1e-9))), $wanted);
+
+        return $rates === [] ? min($fastest, $live) : max($rates);
     }
 
     /** @param  \Closure(): void  $do */

@@ -204,6 +204,12 @@ final class ChannelTrack
         ];
     }
 
+    /** Over so many s rest is judged. */
+    public function windowS(): float
+    {
+        return $this->limits->windowS;
+    }
+
     /** How long it has been steady, in s; 0 while it settles. */
     public function steadyFor(): float
     {

@@ -117,6 +117,8 @@ final class Recorder
             match ($question['ask'] ?? null) {
                 'snapshot' => $bench->snapshot($answer),
                 'reload' => $this->reload($bench, $answer),
+                'moment' => $answer(['time' => $bench->moment()]),
+                'begin' => $answer($bench->begin(is_int($details['run'] ?? null) ? $details['run'] : 0) ? ['ok' => true] : ['problem' => 'This run does not wait, or its bench has sent nothing yet.']),
                 'restart-windows' => $answer($this->restarted($bench)),
                 'act' => $bench->act($details, $answer),
                 'truth' => $bench->truth($answer),

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Recorder;
 
+use App\Exceptions\BenchRefused;
+use App\Exceptions\RecorderUnavailable;
 use App\Models\Bench;
+use App\Notebook\RunListener;
 use Illuminate\Support\Facades\DB;
 
 /** The web application's way to the recorder. */
-final class RecorderClient
+final class RecorderClient implements RunListener
 {
     private const CONNECT_WITHIN_S = 1.0;
 
@@ -69,6 +72,29 @@ final class RecorderClient
         $answer = self::unlessRefused($this->ask('truth', $bench));
 
         return is_array($answer['truth'] ?? null) ? $answer['truth'] : [];
+    }
+
+    /**
+     * A timed run that waits for that begins now.
+     *
+     * @throws RecorderUnavailable If the recorder cannot be reached.
+     * @throws BenchRefused If the run does not wait.
+     */
+    public function begin(Bench $bench, int $runId): void
+    {
+        self::unlessRefused($this->ask('begin', $bench, ['run' => $runId]));
+    }
+
+    /** The newest moment a bench has seen, in s of its clock; null before there is any, and while it cannot be asked. */
+    public function moment(Bench $bench): ?float
+    {
+        try {
+            $answer = $this->ask('moment', $bench);
+        } catch (RecorderUnavailable) {
+            return null;
+        }
+
+        return is_float($answer['time'] ?? null) || is_int($answer['time'] ?? null) ? (float) $answer['time'] : null;
     }
 
     public function restartWindows(Bench $bench): void

@@ -11,6 +11,7 @@ use App\Recorder\Link\BenchLink;
 use App\Recorder\Link\DeviceFault;
 use App\Recorder\Link\Pack;
 use App\Recorder\Link\Sample;
+use App\Recorder\Timed\TimedRuns;
 
 /** Fills the blocks of the open runs of one bench, and asks for what they missed while the line was down. */
 final class RunFeed
@@ -35,7 +36,7 @@ final class RunFeed
     /** @var array<int, float> when they were asked for, wall clock in s, by probe id */
     private array $askedAt = [];
 
-    public function __construct(private readonly SampleKeeper $keeper, private readonly BenchLink $link)
+    public function __construct(private readonly SampleKeeper $keeper, private readonly BenchLink $link, private readonly TimedRuns $timed)
     {
     }
 
@@ -43,16 +44,16 @@ final class RunFeed
      * From now on these runs are recorded. A run is recorded only from its own bench, wherever its probes are carried
      * meanwhile.
      *
-     * @param  list<array{id: int, probeId: int, lastSeq: int}>  $openChannels
      * @param  array<int, ChannelTrack>  $tracks  of the probes plugged in, by probe id
      */
-    public function record(array $openChannels, array $tracks): void
+    public function record(BenchState $state, array $tracks): void
     {
         $this->flush();
         $this->recording = [];
-        foreach ($openChannels as ['id' => $id, 'probeId' => $probeId, 'lastSeq' => $lastSeq]) {
+        $this->timed->record($state->timedRuns);
+        foreach ($state->openChannels as ['id' => $id, 'probeId' => $probeId, 'lastSeq' => $lastSeq, 'isTimed' => $isTimed]) {
             if (isset($tracks[$probeId])) {
-                $this->recording[$probeId][] = $id;
+                $isTimed || $this->recording[$probeId][] = $id;
                 $tracks[$probeId]->continueAfter(max($lastSeq, $this->keeper->lastSeq($id)));
             }
         }
@@ -61,12 +62,12 @@ final class RunFeed
     /** @return list<int> run channels being recorded */
     public function channels(): array
     {
-        return array_merge([], ...array_values($this->recording));
+        return array_merge($this->timed->channels(), ...array_values($this->recording));
     }
 
     public function isRecording(Probe $probe): bool
     {
-        return isset($this->recording[$probe->id]);
+        return isset($this->recording[$probe->id]) || $this->timed->listensTo($probe->id);
     }
 
     /**
@@ -91,6 +92,9 @@ final class RunFeed
             foreach ($new as $sample) {
                 $this->pending[$runChannelId][] = $sample;
             }
+        }
+        foreach ($this->timed->take($probe->id, $track, $new) as $runChannelId => $samples) {
+            $this->pending[$runChannelId] = [...$this->pending[$runChannelId] ?? [], ...$samples];
         }
 
         return true;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Recorder;
 
+use App\Exceptions\BenchRefused;
+
 /** All channels of a bench over their averaging windows, at one moment. */
 final readonly class Snapshot
 {

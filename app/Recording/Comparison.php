@@ -11,7 +11,6 @@ use App\Models\Run;
 use App\Models\RunChannel;
 use App\Notebook\NotebookOf;
 use App\Notebook\NotebookRows;
-use App\Notebook\RunRows;
 use Welkion\Core\Notebook\ColumnKind;
 use Welkion\Core\Notebook\Notebook;
 use Welkion\Core\Notebook\Run as CoreRun;
@@ -74,7 +73,7 @@ final readonly class Comparison
      */
     private static function lines(Run $run, NotebookRows $rows, Notebook $plain, array $instead): array
     {
-        $data = RunRows::of($run, $rows->columns, $instead)->data();
+        $data = NotebookOf::data($run, $rows->columns, $instead);
         $alone = new CoreRun($run->id, $run->number, $run->title(), $run->condition, $run->trial, '', static fn (): RunData => $data);
         $worked = new WorkedNotebook(Notebook::of(array_values($plain->entries), array_values($plain->columns), array_values($plain->lines), [$alone]));
         $lines = [];

@@ -12,7 +12,7 @@ use App\Models\Reading;
 use App\Models\Run;
 use App\Notebook\Draft;
 use App\Notebook\Journal;
-use App\Notebook\Roles;
+use App\Notebook\NotebookRows;
 use App\Notebook\RunRows;
 use App\Notebook\Sender;
 use App\Recorder\RecorderClient;
@@ -20,55 +20,61 @@ use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Notebook\ColumnKind;
 use Welkion\Core\Notebook\StepLimits;
 use Welkion\Core\Notebook\StepPlan;
+use Welkion\Core\Notebook\TimedPlan;
 use Welkion\Core\Units\Unit;
 
-/** Starts and finishes runs, and changes what is planned of them. */
+/** Finishes runs, goes on with them, and changes what is planned of them. */
 final readonly class RunBook
 {
     public function __construct(private RecorderClient $recorder, private Journal $journal)
     {
     }
 
-    /**
-     * @param  Bench|null  $bench  where; null: where the experiment records
-     *
-     * @throws Refusal If there is no bench, nothing to measure, or another run is open.
-     */
-    public function start(Experiment $experiment, ?Bench $bench, Sender $sender): Run
-    {
-        $bench ??= $experiment->bench ?? throw Refusal::noBench();
-        $this->journal->change($experiment, $sender, function (Draft $draft) use ($experiment, $bench, $sender): string {
-            $this->requireFreeBench($bench, null);
-            if (! $experiment->columns()->where('kind', ColumnKind::Measured)->exists()) {
-                throw Refusal::nothingMeasured();
-            }
-            $probes = Roles::assigned($experiment, $bench);
-            $settings = is_array($experiment->plan['run'] ?? null) ? $experiment->plan['run'] : [];
-            $run = Run::query()->create([
-                'experiment_id' => $experiment->id, 'bench_id' => $bench->id, 'request_key' => $sender->key, 'kind' => Run::STEPWISE,
-                'number' => 1 + (int) Run::query()->where('experiment_id', $experiment->id)->max('number'),
-                'state' => Run::OPEN, 'plan' => $settings['plan'] ?? null, 'started_at' => now(), 'looked_at' => now(),
-            ])->refresh();
-            foreach ($probes as [$probe, $role]) {
-                $run->channels()->create(['probe_id' => $probe->id, 'calibration_id' => $probe->calibration?->id, 'zero_id' => $probe->zero()?->id, 'role' => $role]);
-            }
-            $draft->recorded($run, ['thrown_away_at' => now()->format('Y-m-d H:i:s.v')], ['thrown_away_at' => null]);
-            $draft->update($experiment, ['bench_id' => $bench->id]);
-
-            return "Started {$run->title()} at {$bench->name}";
-        });
-        $this->recorder->restartWindows($bench);
-
-        return Run::query()->where('experiment_id', $experiment->id)->where('request_key', $sender->key)->firstOrFail();
-    }
-
     public function finish(Run $run, Sender $sender): void
     {
-        $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run): string {
-            $draft->update($run->refresh(), ['state' => Run::FINISHED, 'finished_at' => $run->finished_at ?? now()]);
+        $now = $run->isTimed() && $run->bench !== null ? $this->recorder->moment($run->bench) : null;
+        $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run, $now): string {
+            $run->refresh()->load('channels');
+            if ($run->isWaiting()) {
+                $draft->update($run, ['thrown_away_at' => now()]);
+
+                return "Gave up waiting in {$run->title()}";
+            }
+            $ends = $run->isTimed() && $run->isOpen() ? ['ended_s' => self::reached($run, $now), 'ended_by' => Run::BY_HAND] : [];
+            $draft->update($run, ['state' => Run::FINISHED, 'finished_at' => $run->isOpen() ? now() : $run->finished_at ?? now()] + $ends);
 
             return "Finished {$run->title()}";
         });
+    }
+
+    /**
+     * A timed run goes on, in the same run; without a gap if that is asked within a minute of its end.
+     *
+     * @param  float|null  $more  s; null: until it is stopped
+     */
+    public function goOn(Run $run, ?float $more, Sender $sender): void
+    {
+        $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run, $more): string {
+            $run->refresh()->load('channels');
+            $run->bench !== null && $this->requireFreeBench($run->bench, $run);
+            if ($run->isWaiting()) {
+                throw Refusal::hasNotBegun();
+            }
+            $reached = $run->ended_s ?? $run->timedPlan()->length ?? 0.0;
+            $draft->update($run, [
+                'plan' => $run->timedPlan()->goingOn($reached, $more)->toArray(), 'state' => Run::OPEN, 'finished_at' => null, 'ended_s' => null, 'ended_by' => null,
+            ]);
+
+            return "Went on with {$run->title()}";
+        });
+    }
+
+    /** How far a timed run has come, in s after it began. */
+    private static function reached(Run $run, ?float $now): float
+    {
+        $zero = $run->zeroTime();
+
+        return $zero === null || $now === null ? $run->timedPlan()->length ?? 0.0 : round(max(0.0, min($now - $zero, $run->timedPlan()->length ?? INF)), 6);
     }
 
     /** A finished run goes on: finishing by a slip of the finger costs nothing. */
@@ -76,7 +82,7 @@ final readonly class RunBook
     {
         $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run): string {
             $run->bench !== null && $this->requireFreeBench($run->bench, $run);
-            $draft->update($run->refresh(), ['state' => Run::OPEN, 'finished_at' => null]);
+            $draft->update($run->refresh(), ['state' => Run::OPEN, 'finished_at' => null, 'ended_s' => null, 'ended_by' => null]);
 
             return "Went on with {$run->title()}";
         });
@@ -102,10 +108,13 @@ final readonly class RunBook
     }
 
     /** Of this run, and of the next one: it begins with what was learned in this one. */
-    public function changePlan(Run $run, StepPlan $plan, Sender $sender): void
+    public function changePlan(Run $run, StepPlan|TimedPlan $plan, Sender $sender): void
     {
         $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run, $plan): string {
-            self::requireOpen($run->refresh());
+            self::requireOpen($run->refresh()->load('channels'));
+            if ($run->isTimed() !== $plan instanceof TimedPlan || ($run->isTimed() && ! $run->isWaiting())) {
+                throw Refusal::runBegan();
+            }
             $draft->update($run, ['plan' => $plan->toArray()]);
             self::planNext($draft, $plan);
 
@@ -113,12 +122,29 @@ final readonly class RunBook
         });
     }
 
-    public function changeNextPlan(Experiment $experiment, StepPlan $plan, Sender $sender): void
+    public function changeNextPlan(Experiment $experiment, StepPlan|TimedPlan $plan, Sender $sender): void
     {
         $this->journal->change($experiment, $sender, static function (Draft $draft) use ($plan): string {
             self::planNext($draft, $plan);
 
             return 'Changed the plan';
+        });
+    }
+
+    /** Runs are timed from now on, or stepwise again; a timed one needs a column for the time. */
+    public function changeKind(Experiment $experiment, string $kind, Sender $sender): void
+    {
+        $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $kind): string {
+            $rows = NotebookRows::of($experiment);
+            if ($kind === Run::TIMED && ! $rows->columns->contains(static fn (Column $c): bool => $c->kind === ColumnKind::Time)) {
+                $free = array_values(array_diff(['t', 'time', 't_s', 'seconds'], $rows->symbols()))[0] ?? 't_run';
+                $draft->create(Column::class, [
+                    'experiment_id' => $experiment->id, 'position' => max(0, (int) $rows->columns->min('position') - 1), 'symbol' => $free, 'name' => 'Time', 'unit' => 's', 'kind' => ColumnKind::Time,
+                ]);
+            }
+            $draft->update($experiment, ['plan' => ['run' => ['kind' => $kind]] + $experiment->plan]);
+
+            return $kind === Run::TIMED ? 'Runs are timed from now on' : 'Runs are stepwise from now on';
         });
     }
 
@@ -137,7 +163,7 @@ final readonly class RunBook
     /** @return list<float|string> the steps of an open run's plan that have no reading yet */
     public static function remaining(Run $run, RunRows $rows): array
     {
-        if (! $run->isOpen()) {
+        if (! $run->isOpen() || $run->isTimed()) {
             return [];
         }
         $taken = array_map(static fn (Reading $r): float|string|null => $r->stepValue(), $rows->readings);
@@ -157,14 +183,14 @@ final readonly class RunBook
         }
     }
 
-    private static function planNext(Draft $draft, StepPlan $plan): void
+    private static function planNext(Draft $draft, StepPlan|TimedPlan $plan): void
     {
         $settings = is_array($draft->experiment->plan['run'] ?? null) ? $draft->experiment->plan['run'] : [];
         $draft->update($draft->experiment, ['plan' => ['run' => ['plan' => $plan->toArray()] + $settings] + $draft->experiment->plan]);
     }
 
     /** Two screens that start at the same moment queue here; the second finds the run of the first. */
-    private function requireFreeBench(Bench $bench, ?Run $except): void
+    public function requireFreeBench(Bench $bench, ?Run $except): void
     {
         $bench->newQuery()->whereKey($bench->id)->lockForUpdate()->first();
         $open = $bench->openRuns()->with('experiment')->when($except !== null, static fn ($query) => $query->whereKeyNot($except?->id))->get()->first();

@@ -10,12 +10,11 @@ use Welkion\Core\Samples\Picture;
 final readonly class RunPicture
 {
     /**
-     * @param  float  $start  clock of the bench at the first sample of the run, s
-     * @param  float  $from  s after it
+     * @param  float  $from  s after the run began
      * @param  array<string, Picture>  $pictures  by symbol, in quantities; times by the clock of the bench
      * @param  string  $fingerprint  another one whenever the pictures may be others
      */
-    public function __construct(public float $start, public float $from, public float $to, public array $pictures, public string $fingerprint)
+    public function __construct(public float $from, public float $to, public array $pictures, public string $fingerprint)
     {
     }
 }

@@ -26,7 +26,7 @@ final readonly class RunPictures
 
     /**
      * @param  Collection<int, Column>  $columns
-     * @param  float|null  $from  s after the first sample of the run; null: from there on
+     * @param  float|null  $from  s after a timed run began, or after the first sample of another; null: from its first on
      * @param  float|null  $to  null: to its last
      */
     public function of(Run $run, Collection $columns, ?float $from, ?float $to, int $width): RunPicture
@@ -41,26 +41,36 @@ final readonly class RunPictures
         $roles = $columns->pluck('role')->all();
         $long = [];
         foreach ($run->channels as $channel) {
-            if (in_array($channel->role, $roles, true) || $channel->probe->kind === ProbeKind::Thermometer) {
+            if ((in_array($channel->role, $roles, true) || $channel->probe->kind === ProbeKind::Thermometer) && ! ($run->isTimed() && $channel->zero_time === null)) {
                 $long[$channel->id] = StoredSamples::of($channel, $this->database);
             }
         }
-        $start = $this->start($run);
-        $end = max([-INF, ...array_column(array_values(array_filter(array_map(static fn (LongSeries $l): ?array => $l->extent(), $long))), 1)]);
-        [$from, $to] = [$from ?? 0.0, max($from ?? 0.0, $to ?? (is_finite($end) ? $end - $start : 0.0))];
+        $starts = $this->starts($run);
+        $ends = array_map(static fn (int $id, LongSeries $l): float => ($l->extent()[1] ?? -INF) - $starts[$id], array_keys($long), array_values($long));
+        $end = $run->ended_s ?? max([-INF, ...$ends]);
+        $first = $run->isTimed() ? -$run->timedPlan()->before : 0.0;
+        [$from, $to] = [max($first, $from ?? $first), max($first, $from ?? $first, min($to ?? INF, is_finite($end) ? $end : 0.0))];
         $pictures = [];
         foreach ($columns as $column) {
             $channel = $run->channels->first(static fn (RunChannel $c): bool => $c->role === $column->role);
             // A run that has no such probe shows nothing of it, and still says so in its place.
-            $pictures[$column->symbol] = $channel instanceof RunChannel && is_finite($end)
-                ? $this->picture($run, $column, $channel, $long, $start + $from, $start + $to, $width) : Picture::ofSamples($start + $from, $start + $to, [], []);
+            $pictures[$column->symbol] = $channel instanceof RunChannel && isset($long[$channel->id]) && is_finite($end)
+                ? $this->picture($run, $column, $channel, $long, $starts[$channel->id] + $from, $starts[$channel->id] + $to, $width) : Picture::ofSamples($from, $to, [], []);
         }
 
-        return new RunPicture($start, $from, $to, $pictures, self::fingerprint($run, $long));
+        return new RunPicture($from, $to, $pictures, self::fingerprint($run, $long));
+    }
+
+    /** @return array<int, float> clock of its bench where the time of a run is counted from, by channel id */
+    private function starts(Run $run): array
+    {
+        $first = $run->isTimed() ? 0.0 : $this->first($run);
+
+        return array_combine($run->channels->modelKeys(), array_values($run->channels->map(static fn (RunChannel $c): float => $c->zero_time ?? $first)->all()));
     }
 
     /** Clock of the bench at the first sample of the run, whichever channel has it; 0 without any. */
-    private function start(Run $run): float
+    private function first(Run $run): float
     {
         $first = fn (string $table): mixed => $this->database->table($table)->whereIn('run_channel_id', $run->channels->pluck('id'))->min('t0');
         $times = array_filter([$first('sample_segments'), $first('sample_blocks')], is_numeric(...));
@@ -118,7 +128,7 @@ final readonly class RunPictures
     /** @param  array<int, LongSeries>  $long */
     private static function fingerprint(Run $run, array $long): string
     {
-        return hash('xxh128', serialize([$run->id, $run->channels->filter(static fn (RunChannel $c): bool => isset($long[$c->id]))->map(static fn (RunChannel $c): array => [
+        return hash('xxh128', serialize([$run->id, $run->ended_s, $run->channels->filter(static fn (RunChannel $c): bool => isset($long[$c->id]))->map(static fn (RunChannel $c): array => [
             $c->id, $long[$c->id]->count(), $long[$c->id]->extent(), $c->calibrationInForce()?->id, $c->zero_id,
         ])->all()]));
     }

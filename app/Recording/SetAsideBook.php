@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Recording;
 
-use App\Models\Reading;
 use App\Models\Run;
 use App\Models\SetAside;
 use App\Notebook\Draft;
@@ -19,12 +18,11 @@ final readonly class SetAsideBook
     }
 
     /**
-     * @param  list<Reading>  $readings  of the run
+     * @param  list<int>  $rows  as the rows of the run are counted
      * @param  string|null  $reason  null: they are used again
      */
-    public function set(Run $run, array $readings, ?string $reason, Sender $sender): void
+    public function set(Run $run, array $rows, ?string $reason, Sender $sender): void
     {
-        $rows = array_map(static fn (Reading $r): int => $r->row, $readings);
         $this->journal->change($run->experiment, $sender, static function (Draft $draft) use ($run, $rows, $reason): string {
             foreach (SetAside::query()->where('run_id', $run->id)->where('column_id', null)->get()->sortBy('first_row') as $range) {
                 $kept = array_values(array_diff(range($range->first_row, $range->last_row), $rows));
@@ -34,7 +32,8 @@ final readonly class SetAsideBook
                 }
             }
             $reason === null || self::add($draft, $run, $rows, $reason);
-            $count = count($rows) === 1 ? 'a reading' : count($rows).' readings';
+            $one = $run->isTimed() ? 'row' : 'reading';
+            $count = count($rows) === 1 ? "a {$one}" : count($rows)." {$one}s";
 
             return $reason === null ? "Used {$count} of {$run->title()} again" : "Set {$count} of {$run->title()} aside: {$reason}";
         });

@@ -35,6 +35,7 @@ final class DatabaseSeeder extends Seeder
         $this->calibrations(new CalibrationHistory($teacher));
 
         (new WheyExperiments($teacher, $benches['Alder'], $this->probe('Alder-1'), $this->probe('Alder-2')))->seed();
+        (new MilkExperiment($teacher, $benches['Birch'], $this->probe('Birch-3')))->seed();
     }
 
     private function calibrations(CalibrationHistory $history): void

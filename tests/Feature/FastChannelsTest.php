@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Exceptions\RecorderUnavailable;
 use App\Recorder\RecorderClient;
-use App\Recorder\RecorderUnavailable;
 use Tests\Support\FastBenches;
 use Tests\Support\Recording;
 use Tests\TestCase;

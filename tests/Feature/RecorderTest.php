@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Exceptions\RecorderUnavailable;
 use App\Models\Reading;
 use App\Models\Run;
+use App\Notebook\Journal;
 use App\Recorder\Keeping\Block;
 use App\Recorder\Keeping\Desk;
 use App\Recorder\Link\Sample;
 use App\Recorder\RecorderClient;
-use App\Recorder\RecorderUnavailable;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -115,7 +116,7 @@ final class RecorderTest extends TestCase
         config(['database.connections.away' => ['port' => 1] + config('database.connections.mariadb')]);
 
         $this->expectException(QueryException::class);
-        (new Desk(DB::connection('away')))->keep([Block::cut(1, self::samples(1, 2))[0]->toRow()]);
+        (new Desk(DB::connection('away'), app(Journal::class)))->keep([Block::cut(1, self::samples(1, 2))[0]->toRow()]);
     }
 
     public function test_the_recorder_answers_no_one_without_its_token(): void

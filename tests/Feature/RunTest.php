@@ -225,7 +225,7 @@ final class RunTest extends TestCase
         $comma = (string) $this->get("/api/runs/{$run}/rows.csv?decimal=comma")->assertOk()->getContent();
 
         self::assertStringStartsWith("\u{FEFF}Volume of NaOH added (mL),pH (pH),Uncertainty of pH (pH),Electrode (mV),Temperature (°C),", $point);
-        self::assertStringContainsString(',Steady,Set aside because,Stored at (UTC)', $point);
+        self::assertStringContainsString(',Set aside because,Steady,Stored at (UTC)', $point);
         self::assertMatchesRegularExpression('/^0,-?\d+(\.\d+)?,/', explode("\r\n", $point)[1]);
         self::assertMatchesRegularExpression('/^0;-?\d+(,\d+)?;/', explode("\r\n", $comma)[1]);
         $this->getJson("/api/runs/{$run}/rows.csv?decimal=dot")->assertUnprocessable();
@@ -284,11 +284,30 @@ final class RunTest extends TestCase
         $numbers = [];
         foreach ([1, 2, 3] as $place) {
             $run = $this->startedRun($this->experiment);
+            $place === 2 && $this->take($run, 0.0)->assertCreated();
             $this->postJson("/api/runs/{$run}/finish")->assertOk();
             $place === 2 && $this->deleteJson("/api/runs/{$run}")->assertOk();
             $numbers[] = Run::query()->findOrFail($run)->number;
         }
         self::assertSame([1, 2, 3], $numbers);
+    }
+
+    public function test_a_run_started_by_mistake_leaves_no_number_behind_and_comes_back_with_another(): void
+    {
+        $mistake = $this->startedRun($this->experiment);
+        $this->deleteJson("/api/runs/{$mistake}")->assertOk();
+        $run = $this->startedRun($this->experiment);
+        self::assertSame(1, Run::query()->findOrFail($run)->number);
+        $this->postJson("/api/runs/{$run}/finish")->assertOk();
+
+        $undo = fn (): TestResponse => $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk();
+        [$undo(), $undo()];
+        $undo()->assertJsonPath('changed.0.value.number', 1);
+        self::assertNotNull(Run::query()->findOrFail($run)->thrown_away_at, 'The second is gone again, so the first has its number.');
+        $this->postJson("/api/runs/{$mistake}/finish")->assertOk();
+        Run::query()->whereKey($run)->update(['thrown_away_at' => null]);
+        $this->deleteJson("/api/runs/{$mistake}")->assertOk();
+        $undo()->assertJsonPath('changed.0.value.number', 2);
     }
 
     public function test_what_was_worked_out_is_kept_until_something_changes_it(): void

@@ -13,6 +13,7 @@ use App\Notebook\ExperimentStart;
 use App\Notebook\ProtocolLibrary;
 use App\Notebook\Sender;
 use App\Recording\RunBook;
+use App\Recording\RunStart;
 use App\Samples\Packed;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -51,7 +52,7 @@ final class FastBenches
             $sender = fn (): Sender => new Sender($this->teacher, (string) Str::uuid());
             $experiment = app(ExperimentStart::class)->begin($this->teacher, (string) Str::uuid(), "Signals of {$bench->name}", $protocol, $bench);
             app(ColumnBook::class)->add($experiment, ['kind' => 'measured', 'symbol' => 'S', 'name' => 'Signal', 'unit' => 'V', 'is_raw' => true], 'pressure-sensor', $sender());
-            $this->runs[] = app(RunBook::class)->start(Experiment::query()->with('bench', 'columns')->findOrFail($experiment->id), $bench, $sender());
+            $this->runs[] = app(RunStart::class)->start(Experiment::query()->with('bench', 'columns')->findOrFail($experiment->id), $bench, $sender());
         }
     }
 

@@ -85,7 +85,7 @@ final class RandomChanges
         $run = $this->run();
         $readings = array_values($run->readings()->get()->all());
         $some = $readings === [] ? [] : $this->chance->pickArrayKeys($readings, $this->chance->getInt(1, count($readings)));
-        $some === [] || app(SetAsideBook::class)->set($run, array_map(static fn (int $i) => $readings[$i], $some), $number > 6.0 ? 'a bubble '.$number : null, $sender);
+        $some === [] || app(SetAsideBook::class)->set($run, array_map(static fn (int $i): int => $readings[$i]->row, $some), $number > 6.0 ? 'a bubble '.$number : null, $sender);
     }
 
     private function ofRun(Sender $sender, float $number, string $name): void

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Exceptions\RecorderUnavailable;
 use App\Recorder\RecorderClient;
-use App\Recorder\RecorderUnavailable;
 use Illuminate\Console\Command;
 
 final class HealthCommand extends Command

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Exceptions\BenchRefused;
 use App\Http\Requests\ActRequest;
 use App\Models\Bench;
-use App\Recorder\BenchRefused;
 use App\Recorder\RecorderClient;
 use Illuminate\Http\JsonResponse;
 

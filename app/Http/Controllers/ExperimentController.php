@@ -25,7 +25,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 use Illuminate\Http\Response;
 use Illuminate\Validation\ValidationException;
-use Welkion\Core\Notebook\StepPlan;
 use Welkion\Core\Notebook\WorkedLine;
 
 final class ExperimentController
@@ -63,9 +62,13 @@ final class ExperimentController
 
     public function update(ExperimentRequest $request, Experiment $experiment, Sender $sender, RunBook $runs): JsonResponse
     {
-        $plan = $request->plan();
-        $plan === null ? $this->book->change($experiment, $request->changes(), $sender)
-            : $runs->changeNextPlan($experiment, StepPlan::fromArray($plan, RunBook::limits($experiment->loadMissing('columns'))), $sender);
+        $plan = $request->plan($experiment);
+        $kind = $request->runKind();
+        match (true) {
+            $plan !== null => $runs->changeNextPlan($experiment, $plan, $sender),
+            $kind !== null => $runs->changeKind($experiment, $kind, $sender),
+            default => $this->book->change($experiment, $request->changes(), $sender),
+        };
 
         return ChangeAnswer::to($experiment, $sender);
     }

@@ -31,7 +31,7 @@ final class ReadingController
 
     public function setAside(SetAsideRequest $request, Run $run, SetAsideBook $book, Sender $sender): JsonResponse
     {
-        $book->set($run, $request->readings($run), $request->reason(), $sender);
+        $book->set($run, $request->rows($run), $request->reason(), $sender);
 
         return ChangeAnswer::to($run->experiment, $sender);
     }

@@ -49,7 +49,7 @@ final class RowsFileController
     }
 
     /**
-     * @return array{ExperimentWork, list<Run>} runs with readings, in their order
+     * @return array{ExperimentWork, list<Run>} runs with rows, in their order
      *
      * @throws Refusal If there are none.
      */
@@ -57,7 +57,7 @@ final class RowsFileController
     {
         $work = ExperimentWork::of(NotebookRows::of($experiment));
         $work->rows->runs->loadMissing('readings');
-        $runs = array_values($work->rows->runs->filter(static fn (Run $run): bool => $run->readings->isNotEmpty())->sortBy('number')->all());
+        $runs = array_values($work->rows->runs->filter(static fn (Run $run): bool => $run->isTimed() ? ! $run->hasNotBegun() : $run->readings->isNotEmpty())->sortBy('number')->all());
 
         return $runs === [] ? throw Refusal::nothingTaken() : [$work, $runs];
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Exceptions\Refusal;
+use App\Http\Requests\GoOnRequest;
 use App\Http\Requests\RunRequest;
 use App\Http\Resources\ChangeAnswer;
 use App\Http\Resources\RunRowsShape;
@@ -12,8 +14,11 @@ use App\Models\Run;
 use App\Notebook\ExperimentWork;
 use App\Notebook\NotebookRows;
 use App\Notebook\Sender;
+use App\Recorder\RecorderClient;
 use App\Recording\RunBook;
+use App\Recording\RunStart;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Response;
 
 final class RunController
 {
@@ -21,9 +26,9 @@ final class RunController
     {
     }
 
-    public function store(RunRequest $request, Experiment $experiment, Sender $sender): JsonResponse
+    public function store(RunRequest $request, Experiment $experiment, Sender $sender, RunStart $start): JsonResponse
     {
-        $this->book->start($experiment->loadMissing('bench', 'columns'), $request->bench(), $sender);
+        $start->start($experiment->loadMissing('bench', 'columns'), $request->bench(), $sender);
 
         return ChangeAnswer::to($experiment, $sender, 201);
     }
@@ -60,6 +65,22 @@ final class RunController
         $this->book->reopen($run->loadMissing('bench'), $sender);
 
         return ChangeAnswer::to($run->experiment, $sender);
+    }
+
+    /** A timed run goes on for some time more. */
+    public function goOn(GoOnRequest $request, Run $run, Sender $sender): JsonResponse
+    {
+        $this->book->goOn($run->loadMissing('bench'), $request->more(), $sender);
+
+        return ChangeAnswer::to($run->experiment, $sender);
+    }
+
+    /** A timed run that waits for it begins now. */
+    public function begin(Run $run, RecorderClient $recorder): Response
+    {
+        $recorder->begin($run->loadMissing('bench')->bench ?? throw Refusal::noBench(), $run->id);
+
+        return new Response(status: 204);
     }
 
     /** Thrown away; it comes back with undo. */

@@ -6,7 +6,14 @@ namespace App\Http\Requests;
 
 use App\Http\Rules\PlanRules;
 use App\Models\Bench;
+use App\Models\Experiment;
+use App\Models\Run;
+use App\Recording\RunBook;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use Welkion\Core\Notebook\StepLimits;
+use Welkion\Core\Notebook\StepPlan;
+use Welkion\Core\Notebook\TimedPlan;
 
 /** Begins an experiment, or changes what is said of it; what is left out stays. */
 final class ExperimentRequest extends FormRequest
@@ -26,6 +33,7 @@ final class ExperimentRequest extends FormRequest
             'title' => [$this->isMethod('POST') ? 'required' : 'sometimes', 'required', 'string', 'max:120'],
             'protocol' => [$this->isMethod('POST') ? 'required' : 'prohibited', 'string', 'max:60'],
             'benchId' => ['sometimes', 'bail', 'nullable', 'integer:strict', 'between:1,'.PHP_INT_MAX, 'exists:benches,id'],
+            'runKind' => ['sometimes', Rule::in([Run::STEPWISE, Run::TIMED])],
             'aim' => ['sometimes', 'nullable', 'string', 'max:4000'],
             'conclusion' => ['sometimes', 'nullable', 'string', 'max:8000'],
         ] + PlanRules::rules('plan');
@@ -58,9 +66,14 @@ final class ExperimentRequest extends FormRequest
             + ($this->has('benchId') ? ['bench_id' => $this->bench()?->id] : []);
     }
 
-    /** @return array<array-key, mixed>|null */
-    public function plan(): ?array
+    public function plan(Experiment $experiment): StepPlan|TimedPlan|null
     {
-        return $this->has('plan') ? PlanRules::read($this->array('plan')) : null;
+        return $this->has('plan') ? PlanRules::plan($this->array('plan'), static fn (): StepLimits => RunBook::limits($experiment->loadMissing('columns'))) : null;
+    }
+
+    /** Whether runs are timed or stepwise from now on; null: as they are. */
+    public function runKind(): ?string
+    {
+        return $this->filled('runKind') ? $this->string('runKind')->toString() : null;
     }
 }

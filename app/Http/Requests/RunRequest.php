@@ -9,7 +9,9 @@ use App\Models\Bench;
 use App\Models\Run;
 use App\Recording\RunBook;
 use Illuminate\Foundation\Http\FormRequest;
+use Welkion\Core\Notebook\StepLimits;
 use Welkion\Core\Notebook\StepPlan;
+use Welkion\Core\Notebook\TimedPlan;
 
 /** Where a run begins, what it is called, or another plan for it: all its steps, or finer ones over a part. */
 final class RunRequest extends FormRequest
@@ -62,11 +64,11 @@ final class RunRequest extends FormRequest
         return $described + ($this->has('trial') ? ['trial' => $this->filled('trial') ? $this->integer('trial') : null] : []);
     }
 
-    public function plan(Run $run): ?StepPlan
+    public function plan(Run $run): StepPlan|TimedPlan|null
     {
         return match (true) {
             $this->has('refine') => RunBook::planOf($run)->refined($this->float('refine.from'), $this->float('refine.to'), $this->float('refine.step')),
-            $this->has('plan') => StepPlan::fromArray(PlanRules::read($this->array('plan')), RunBook::limits($run->experiment)),
+            $this->has('plan') => PlanRules::plan($this->array('plan'), static fn (): StepLimits => RunBook::limits($run->experiment)),
             default => null,
         };
     }

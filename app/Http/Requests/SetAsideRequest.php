@@ -6,6 +6,7 @@ namespace App\Http\Requests;
 
 use App\Models\Reading;
 use App\Models\Run;
+use App\Notebook\TimedRows;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
 
@@ -32,16 +33,36 @@ final class SetAsideRequest extends FormRequest
         ];
     }
 
-    /** @return list<Reading> */
-    public function readings(Run $run): array
+    /** @return list<int> as the rows of the run are counted */
+    public function rows(Run $run): array
     {
         $ids = array_values(array_unique($this->array('readings')));
+        if ($run->isTimed()) {
+            return $this->timedRows($run, $ids);
+        }
         $readings = array_values($run->readings()->whereKey($ids)->get()->all());
         if (count($readings) < count($ids)) {
             throw ValidationException::withMessages(['readings' => 'One of these readings is not part of this run any more.']);
         }
 
-        return $readings;
+        return array_map(static fn (Reading $r): int => $r->row, $readings);
+    }
+
+    /**
+     * Where not all are shown, one stands for those up to the next.
+     *
+     * @param  list<int>  $shown
+     * @return list<int>
+     */
+    private function timedRows(Run $run, array $shown): array
+    {
+        $count = TimedRows::of($run, $run->experiment->columns)->count();
+        if (max(0, ...$shown) > $count) {
+            throw ValidationException::withMessages(['readings' => 'One of these rows is not part of this run any more.']);
+        }
+        $stride = TimedRows::shownStride($count);
+
+        return array_merge(...array_map(static fn (int $row): array => range($row, min($count, $row + $stride - 1)), $shown));
     }
 
     public function reason(): ?string

@@ -5,8 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Experiment;
+use App\Models\Probe;
+use App\Models\Run;
+use App\Notebook\Roles;
+use App\Recording\RunStart;
+use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Notebook\Fields;
 use Welkion\Core\Notebook\Notebook;
+use Welkion\Core\Notebook\TimedPlanCheck;
 
 /** What an experiment remembers of its protocol, in the shape of the HTTP API. */
 final class PlanShape
@@ -16,6 +22,7 @@ final class PlanShape
     {
         $plan = new Fields($experiment->plan);
         $run = $plan->fields('run');
+        $timed = RunStart::nextTimedPlan($experiment);
 
         return [
             'protocol' => $plan->text('title'),
@@ -24,9 +31,21 @@ final class PlanShape
             'roles' => array_map(static fn (Fields $r): array => [
                 'role' => $r->text('role'), 'kind' => $r->text('kind'), 'name' => $r->text('name'), 'isNeeded' => $r->isTrue('isNeeded'),
             ], $plan->things('roles')),
-            'steps' => (object) $run->fields('plan')->all,
+            'runKind' => $run->text('kind') === Run::TIMED ? Run::TIMED : Run::STEPWISE,
+            'timed' => $timed->toArray(),
+            'timedWarnings' => array_map(WorkedLineShape::warning(...), TimedPlanCheck::warnings($timed, self::recorded($experiment), (float) disk_free_space(storage_path()))),
+            'steps' => (object) array_intersect_key($run->fields('plan')->all, ['ranges' => 0, 'steps' => 0]),
             'stepWords' => $notebook->worded($run->text('stepWords')),
             'hints' => ['aim' => $notebook->worded($plan->fields('hints')->text('aim')), 'conclusion' => $notebook->worded($plan->fields('hints')->text('conclusion'))],
         ];
+    }
+
+    /** @return list<array{title: string, kind: ProbeKind, fastestHz: float}> probes of its bench it has a use for */
+    private static function recorded(Experiment $experiment): array
+    {
+        $kinds = array_map(static fn (Fields $r): string => $r->text('kind'), Roles::of($experiment));
+        $probes = $experiment->bench === null ? [] : $experiment->bench->probes->filter(static fn (Probe $p): bool => $p->is_present && in_array($p->kind->value, $kinds, true))->all();
+
+        return array_values(array_map(static fn (Probe $p): array => ['title' => $p->title, 'kind' => $p->kind, 'fastestHz' => $p->fastest_hz], $probes));
     }
 }

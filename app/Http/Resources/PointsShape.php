@@ -15,7 +15,7 @@ final class PointsShape
         $columns = [];
         foreach ($run->pictures as $symbol => $picture) {
             $columns[] = ['symbol' => (string) $symbol, 'showsSamples' => $picture->showsSamples] + ($picture->showsSamples ? [
-                'times' => array_map(static fn (float $t): float => $t - $run->start, $picture->times), 'values' => self::numbers($picture->lows),
+                'times' => array_map(static fn (float $t): float => $run->from + ($t - $picture->from), $picture->times), 'values' => self::numbers($picture->lows),
             ] : ['lows' => self::numbers($picture->lows), 'highs' => self::numbers($picture->highs)]);
         }
 

@@ -5,14 +5,18 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Column;
+use App\Models\Marker;
 use App\Models\Probe;
 use App\Models\Reading;
 use App\Models\Run;
 use App\Models\RunChannel;
 use App\Notebook\ExperimentWork;
 use App\Notebook\RunRows;
+use App\Notebook\TimedRows;
 use App\Recording\RunBook;
 use App\Recording\RunWatch;
+use App\Recording\TimedWatch;
+use Welkion\Core\Notebook\RunData;
 use Welkion\Core\Notebook\WorkedColumn;
 use Welkion\Core\Uncertainty\Digits;
 use Welkion\Core\Uncertainty\Measured;
@@ -25,23 +29,60 @@ final class RunRowsShape
     /** @return array<string, mixed> */
     public static function of(Run $run, ExperimentWork $work): array
     {
-        $rows = RunRows::of($run, $work->rows->columns);
         $data = $work->worked->data($run->id);
         $columns = array_map(static fn (Column $c): WorkedColumn => $work->worked->column($c->symbol, $run->id), array_combine($work->rows->columns->pluck('symbol')->all(), $work->rows->columns->all()));
-        $remaining = RunBook::remaining($run, $rows);
-
-        return [
-            'id' => $run->id, 'experimentId' => $run->experiment_id, 'plan' => (object) ($run->plan ?? []), 'remaining' => $remaining,
+        $told = [
+            'id' => $run->id, 'experimentId' => $run->experiment_id, 'plan' => (object) array_intersect_key($run->plan ?? [], ['ranges' => 0, 'steps' => 0]),
             'channels' => array_values($run->channels->map(self::channel(...))->all()),
             'trustSentences' => $run->trustSentences(),
             'columns' => array_map(static fn (string $symbol, WorkedColumn $c): array => [
                 'symbol' => $symbol, 'problem' => $c->problem, 'position' => $c->position, 'notes' => $c->notes,
             ], array_map(strval(...), array_keys($columns)), array_values($columns)),
+        ];
+
+        return $told + ($run->isTimed() ? self::timed($run, $work, $data, $columns) : self::stepwise($run, $work, $data, $columns));
+    }
+
+    /**
+     * @param  array<string, WorkedColumn>  $columns
+     * @return array<string, mixed>
+     */
+    private static function stepwise(Run $run, ExperimentWork $work, RunData $data, array $columns): array
+    {
+        $rows = RunRows::of($run, $work->rows->columns);
+        $remaining = RunBook::remaining($run, $rows);
+
+        return [
+            'remaining' => $remaining, 'timed' => null,
             'rows' => array_map(static fn (Reading $r, int $place): array => [
                 'id' => $r->id, 'step' => $r->stepValue(), 'cells' => (object) self::cells($columns, $place), 'wasSteady' => $r->was_steady,
                 'setAside' => $data->aside[$place] ?? null, 'takenAt' => $r->created_at->toIso8601ZuluString('millisecond'),
             ], $rows->readings, array_keys($rows->readings)),
             'advice' => self::advice($run->isOpen() ? RunWatch::outcomes($work->rows, $work->worked, $run->id, $remaining) : []),
+        ];
+    }
+
+    /**
+     * Of many rows no more than a table is ever read through: every second, every third ... of them.
+     *
+     * @param  array<string, WorkedColumn>  $columns
+     * @return array<string, mixed>
+     */
+    private static function timed(Run $run, ExperimentWork $work, RunData $data, array $columns): array
+    {
+        $warnings = TimedWatch::warnings($run, $work->rows, $work->worked);
+        $stride = TimedRows::shownStride($data->rowCount);
+        $places = $data->rowCount === 0 ? [] : range(0, $data->rowCount - 1, $stride);
+
+        return [
+            'remaining' => [], 'timed' => ['rowCount' => $data->rowCount, 'everyNth' => $stride, 'markers' => array_values($run->loadMissing('markers')->markers->map(
+                static fn (Marker $m): array => ['id' => $m->id, 'at' => $m->at, 'name' => $m->name],
+            )->all())],
+            'rows' => array_map(static fn (int $place): array => [
+                'id' => $place + 1, 'step' => null, 'cells' => (object) self::cells($columns, $place), 'wasSteady' => true,
+                'setAside' => $data->aside[$place] ?? null, 'takenAt' => $run->started_at->toIso8601ZuluString('millisecond'),
+            ], $places),
+            'advice' => $warnings === [] ? null : ['warnings' => array_map(WorkedLineShape::warning(...), $warnings), 'refine' => null],
         ];
     }
 

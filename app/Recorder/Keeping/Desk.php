@@ -6,6 +6,7 @@ namespace App\Recorder\Keeping;
 
 use App\Models\Bench;
 use App\Models\Run;
+use App\Notebook\Journal;
 use App\Recorder\BenchState;
 use App\Recorder\Link\ToldChannel;
 use App\Recorder\ProbeRegister;
@@ -30,7 +31,7 @@ final readonly class Desk
     /** New blocks wait meanwhile, and after two seconds they would go to disk. */
     private const FILES_FOR_S = 0.3;
 
-    public function __construct(private ConnectionInterface $database)
+    public function __construct(private ConnectionInterface $database, private Journal $journal)
     {
     }
 
@@ -59,15 +60,41 @@ final readonly class Desk
     public function state(int $benchId): BenchState
     {
         $bench = Bench::query()->with('probes.calibration', 'probes.lastZero')->findOrFail($benchId);
-        $open = Run::query()->where('state', Run::OPEN)->where('thrown_away_at', null)->where('bench_id', $benchId)->select('id');
+        $runs = $this->runs($benchId);
+        $timed = array_values(array_filter($runs, static fn (Run $r): bool => $r->isTimed()));
+        $isTimed = array_fill_keys(array_map(static fn (Run $r): int => $r->id, $timed), true);
         $last = fn (string $table): Builder => $this->database->table($table)->whereColumn('run_channel_id', 'run_channels.id')
             ->orderByDesc('first_seq')->limit(1)->selectRaw('first_seq + count - 1');
-        $channels = $this->database->table('run_channels')->whereIn('run_id', $open)->select('id', 'probe_id')
+        $channels = $this->database->table('run_channels')->whereIn('run_id', array_map(static fn (Run $r): int => $r->id, $runs))->select('id', 'run_id', 'probe_id')
             ->selectSub($last('sample_blocks'), 'last_in_blocks')->selectSub($last('sample_segments'), 'last_filed')->get();
 
         return new BenchState($bench, array_values($channels->map(static fn (\stdClass $c): array => [
             'id' => (int) $c->id, 'probeId' => (int) $c->probe_id, 'lastSeq' => max((int) $c->last_in_blocks, (int) $c->last_filed),
-        ])->all()));
+            'isTimed' => isset($isTimed[(int) $c->run_id]),
+        ])->all()), array_map(TimedRunRow::told(...), $timed));
+    }
+
+    /**
+     * A timed run has begun: from here its time is counted.
+     *
+     * @param  array<int, float>  $zeros  clock of the bench, s, by run channel
+     */
+    public function begun(int $runId, array $zeros): bool
+    {
+        return (new TimedRunRow($this->journal))->begun($runId, $zeros);
+    }
+
+    /** A timed run has ended by itself. */
+    public function ended(int $runId, float $endedS, string $by): bool
+    {
+        return (new TimedRunRow($this->journal))->ended($runId, $endedS, $by);
+    }
+
+    /** @return list<Run> those that are open, and timed ones that ended a moment ago */
+    private function runs(int $benchId): array
+    {
+        return array_values(Run::query()->with(['channels' => static fn ($query) => $query->with(TimedRunRow::CHANNELS), 'experiment.columns'])->where('thrown_away_at', null)->where('bench_id', $benchId)
+            ->where(static fn ($query) => $query->where('state', Run::OPEN)->orWhere(static fn ($or) => $or->where('kind', Run::TIMED)->where('finished_at', '>', now()->subSeconds(Run::LINGERS_S))))->get()->all());
     }
 
     /**

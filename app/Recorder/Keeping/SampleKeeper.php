@@ -36,6 +36,9 @@ final class SampleKeeper
 
     private float $tryAgainAt = 0.0;
 
+    /** @var list<array{Batch|null, \Closure(): void}> what waits for a batch */
+    private array $afterwards = [];
+
     /** @var array<int, int> number of the last sample taken over, by run channel */
     private array $lastSeq = [];
 
@@ -72,9 +75,21 @@ final class SampleKeeper
         $this->tend($now);
     }
 
+    /**
+     * Once what has been handed in so far is in MariaDB, on disk, or lost.
+     *
+     * @param  \Closure(): void  $then
+     */
+    public function after(\Closure $then): void
+    {
+        $this->afterwards[] = [array_last($this->waiting), $then];
+        $this->callAfterwards();
+    }
+
     /** Called a few times a second. */
     public function tend(float $now): void
     {
+        $this->callAfterwards();
         if ($this->waiting !== [] && $now - $this->waiting[0]->since > self::TO_DISK_AFTER_S) {
             $this->toDisk($now);
         }
@@ -173,6 +188,15 @@ final class SampleKeeper
                 $this->log->warning('MariaDB is away; samples go to disk until it is back.', ['reason' => $failure->getMessage()]);
             },
         );
+    }
+
+    private function callAfterwards(): void
+    {
+        $due = array_filter($this->afterwards, fn (array $a): bool => $a[0] === null || ! in_array($a[0], $this->waiting, true));
+        $this->afterwards = array_values(array_diff_key($this->afterwards, $due));
+        foreach ($due as [, $then]) {
+            $then();
+        }
     }
 
     private function confirmDisk(): void

@@ -8,6 +8,7 @@ use App\Models\Bench;
 use App\Models\Probe;
 use App\Recorder\ChannelTrack;
 use App\Recorder\Link\BenchLink;
+use App\Recorder\Timed\TimedRuns;
 use React\EventLoop\LoopInterface;
 use React\EventLoop\TimerInterface;
 
@@ -42,6 +43,7 @@ final class LiveFeed
         private readonly LivePublisher $publisher,
         private readonly BenchLink $link,
         private readonly BenchNotes $notes,
+        private readonly TimedRuns $timed,
     ) {
     }
 
@@ -116,6 +118,7 @@ final class LiveFeed
             'time' => $this->view?->time(),
             'revision' => $this->view->revision ?? '',
             'probes' => $this->view?->probes($this->publishedAt, $this->speed()) ?? [],
+            'timedRuns' => $this->timed->shown(),
             'notes' => $this->told = $this->notes->now($this->publishedAt),
         ] + $world, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
     }

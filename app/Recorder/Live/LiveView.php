@@ -7,7 +7,6 @@ namespace App\Recorder\Live;
 use App\Models\Probe;
 use App\Recorder\ChannelTrack;
 use Welkion\Core\Calibration\ProbeCalibration;
-use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Exception\CoreException;
 
 /** What screens show of a bench: raw signal, quantity by the calibration in force, steadiness. Made anew when probes change. */
@@ -122,8 +121,6 @@ final readonly class LiveView
     /** Only these two depend on the temperature of what they stand in, and only as far as water is liquid. */
     private function celsiusFor(Probe $probe, ?float $celsius): ?float
     {
-        $depends = $probe->kind === ProbeKind::PhElectrode || $probe->kind === ProbeKind::ConductivityCell;
-
-        return $depends && $celsius !== null ? max(0.0, min(100.0, $celsius)) : null;
+        return $probe->kind->followsTemperature() && $celsius !== null ? max(0.0, min(100.0, $celsius)) : null;
     }
 }

@@ -75,6 +75,50 @@ enum ProbeKind: string
         return $this === self::EcgLead ? 500.0 : 20.0;
     }
 
+    /** Whether its quantity depends on the temperature of what it stands in. */
+    public function followsTemperature(): bool
+    {
+        return $this === self::PhElectrode || $this === self::ConductivityCell;
+    }
+
+    /** Rows a second of a timed run, unless someone says otherwise. */
+    public function recordedHz(): float
+    {
+        return match ($this) {
+            self::EcgLead => 200.0,
+            self::FingerPulse => 50.0,
+            self::BreathingBelt, self::GripBulb => 20.0,
+            self::PressureSensor, self::Plunger => 10.0,
+            self::PhElectrode, self::ConductivityCell, self::Thermometer => 2.0,
+        };
+    }
+
+    /** ... and for so many s. */
+    public function recordedS(): float
+    {
+        return match ($this) {
+            self::EcgLead => 10.0,
+            self::GripBulb, self::FingerPulse => 15.0,
+            self::BreathingBelt, self::PressureSensor, self::Plunger => 60.0,
+            self::PhElectrode, self::ConductivityCell, self::Thermometer => 600.0,
+        };
+    }
+
+    /**
+     * Fewer rows a second lose what the signal is for: the sharp wave of a heartbeat lasts 0.1 s, a pulse rises in 0.2 s, a breath
+     * in a second. Null where no rate is too slow by itself.
+     */
+    public function leastHz(): ?float
+    {
+        return match ($this) {
+            self::EcgLead => 100.0,
+            self::FingerPulse => 20.0,
+            self::GripBulb => 10.0,
+            self::BreathingBelt => 5.0,
+            default => null,
+        };
+    }
+
     /** After so many days a calibration is old: the probe may have changed since. */
     public function goodForDays(): ?int
     {

@@ -142,9 +142,32 @@ final class ProtocolCheck
     private function plan(): void
     {
         $plan = $this->data->fields('run')->fields('plan')->all;
+        if ($this->data->fields('run')->text('kind') === 'timed') {
+            $this->timedPlan($plan);
+
+            return;
+        }
         try {
             $limits = Protocol::limitsIn($this->data);
             $plan === [] || $limits === null || StepPlan::fromArray($plan, $limits);
+        } catch (CoreException $error) {
+            $this->problems[] = "In the plan: {$error->getMessage()}";
+        }
+    }
+
+    /** @param  array<array-key, mixed>  $plan  empty: as its probes are commonly recorded */
+    private function timedPlan(array $plan): void
+    {
+        $kinds = array_column(array_map(static fn (Fields $c): array => [$c->text('symbol'), ColumnKind::tryFrom($c->text('kind'))], $this->data->things('columns')), 1, 0);
+        if (! in_array(ColumnKind::Time, $kinds, true)) {
+            $this->problems[] = 'Its runs are timed, so it needs a column of kind "time".';
+        }
+        try {
+            foreach ($plan === [] ? [] : TimedPlan::fromArray($plan)->columns() as $symbol) {
+                if (($kinds[$symbol] ?? null) !== ColumnKind::Measured) {
+                    $this->problems[] = "In the plan: \"{$symbol}\" is no measured column, so a run cannot wait for it.";
+                }
+            }
         } catch (CoreException $error) {
             $this->problems[] = "In the plan: {$error->getMessage()}";
         }

@@ -75,6 +75,23 @@ describe('a change', () => {
   })
 })
 
+describe('a session', () => {
+  it.each([
+    [401, true],
+    [419, true],
+    [403, false],
+    [500, false],
+  ])('is asked for again after a refusal of %d: %s', async (status, isAsked) => {
+    const client = createQueryClient()
+    const renewed = vi.spyOn(client, 'invalidateQueries')
+    const observer = new MutationObserver(client, { mutationFn: answering(Problem.from(status, { detail: 'No.' })) })
+    void observer.mutate(undefined).catch(() => undefined)
+    await vi.advanceTimersByTimeAsync(10)
+    expect(renewed.mock.calls.some(([filter]) => filter?.queryKey?.[0] === 'session')).toBe(isAsked)
+    saveStore.forgive()
+  })
+})
+
 describe('what is shown', () => {
   async function ask(queryFn: () => Promise<string>, forMs: number) {
     const client = createQueryClient()

@@ -111,6 +111,7 @@ export function run(id: number, change: Partial<RunSummary> = {}): RunSummary {
     id,
     number: id,
     name: `Run ${id}`,
+    ownName: '',
     condition: null,
     trial: null,
     kind: 'stepwise',
@@ -119,6 +120,7 @@ export function run(id: number, change: Partial<RunSummary> = {}): RunSummary {
     startedAt: '2026-11-27T09:55:00Z',
     finishedAt: null,
     readingCount: 4,
+    timed: null,
     ...change,
   }
 }
@@ -129,6 +131,7 @@ export function runRows(id: number, rows: Row[], change: Partial<RunRows> = {}):
     experimentId: 1,
     plan: {},
     remaining: [],
+    timed: null,
     channels: [],
     trustSentences: [],
     columns: [],
@@ -152,6 +155,9 @@ export function notebook(change: Partial<Notebook> = {}): Notebook {
       picture: 'burette',
       prepare: [],
       roles: [],
+      runKind: 'stepwise',
+      timed: { rate: 2, length: 600, begin: null, end: null },
+      timedWarnings: [],
       steps: {},
       stepWords: 'add NaOH to',
       hints: { aim: '', conclusion: '' },

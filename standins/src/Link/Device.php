@@ -9,7 +9,7 @@ use Welkion\Standins\World\RefusedAct;
 use Welkion\Standins\World\World;
 
 /** Speaks the probe link for a world: answers control lines, makes packs of readings. See docs/probe-link.md. */
-final class Device
+final class Device implements Speaker
 {
     private const VERSION = 1;
 
@@ -32,7 +32,6 @@ final class Device
         $this->told = $this->serials();
     }
 
-    /** @return list<array<string, mixed>> what everyone who listens must hear: probes were plugged in or pulled out */
     public function announcements(): array
     {
         $serials = $this->serials();
@@ -47,11 +46,6 @@ final class Device
         return [['told' => 'channels', 'channels' => $channels, 'world' => $this->visible()]];
     }
 
-    /**
-     * Answers one control line.
-     *
-     * @return list<array<array-key, mixed>> messages for the one who asked
-     */
     public function answer(string $line, float $now): array
     {
         $message = json_decode($line, true);
@@ -74,7 +68,6 @@ final class Device
         }
     }
 
-    /** @return list<list<array<string, mixed>>> a SenML pack for each channel with readings that fell due */
     public function due(float $now): array
     {
         $benchNow = $this->clock->at($now);

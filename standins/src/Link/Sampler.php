@@ -10,6 +10,9 @@ final class Sampler
     /** How long a reading is kept, in seconds of the wall clock. */
     public const KEPT_S = 120.0;
 
+    /** Of an interval: a beat this little ahead is the last one, rounded. */
+    private const SAME_BEAT = 1e-3;
+
     /** @var list<array{seq: int, t: float, v: float, wall: float}> */
     private array $kept = [];
 
@@ -21,7 +24,7 @@ final class Sampler
         private float $rateHz,
         float $startAt,
     ) {
-        $this->dueAt = $startAt;
+        $this->dueAt = ceil($startAt * $rateHz) / $rateHz;
     }
 
     public function dueAt(): float
@@ -29,18 +32,21 @@ final class Sampler
         return $this->dueAt;
     }
 
-    /** Sets another rate; the next reading is due one new interval after the last. */
+    /** Sets another rate; the next reading is due at the next beat of it after the last, so that all channels of a rate keep one beat. */
     public function setRate(float $rateHz): void
     {
-        $this->dueAt += 1.0 / $rateHz - 1.0 / $this->rateHz;
-        $this->rateHz = $rateHz;
+        if ($rateHz !== $this->rateHz) {
+            $last = $this->dueAt - 1.0 / $this->rateHz;
+            $this->dueAt = (floor($last * $rateHz + self::SAME_BEAT) + 1.0) / $rateHz;
+            $this->rateHz = $rateHz;
+        }
     }
 
     /** @return array{seq: int, t: float, v: float, wall: float} */
     public function take(float $value, float $wallNow): array
     {
         $reading = ['seq' => $this->nextSeq++, 't' => $this->dueAt, 'v' => $value, 'wall' => $wallNow];
-        $this->dueAt += 1.0 / $this->rateHz;
+        $this->dueAt = (round($this->dueAt * $this->rateHz) + 1.0) / $this->rateHz;
         $this->kept[] = $reading;
         // Dropping the old in batches keeps this cheap however fast the bench runs.
         if ($wallNow - $this->kept[0]['wall'] > 1.25 * self::KEPT_S) {

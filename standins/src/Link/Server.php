@@ -22,7 +22,7 @@ final class Server
     /** @var \SplObjectStorage<ConnectionInterface, array{string, string}> each listener: its bench, the piece of a line it has sent so far */
     private \SplObjectStorage $listeners;
 
-    /** @param  non-empty-array<string, Device>  $devices  by name of the bench */
+    /** @param  non-empty-array<string, Speaker>  $devices  by name of the bench */
     public function __construct(private readonly array $devices, string $address, LoopInterface $loop)
     {
         $this->listeners = new \SplObjectStorage;

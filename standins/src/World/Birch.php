@@ -25,6 +25,18 @@ final class Birch extends Bench
     /** Strength of the beaker nobody has labelled, in per cent. */
     private const UNKNOWN_PER_CENT = 0.64;
 
+    /** Milk from the pan, and the air of the cold store it is put into, in °C; how fast it takes it on, in s. */
+    private const PAN_CELSIUS = 62.0;
+
+    private const STORE_CELSIUS = 4.0;
+
+    private const MILK_S = 150.0;
+
+    /** Temperature of the milk the thermometer stands in; null if it stands elsewhere. */
+    private ?float $milk = null;
+
+    private bool $isInStore = false;
+
     /** Strength of the dilution the cell stands in, in per cent; null if it stands elsewhere. */
     private ?float $dilution = null;
 
@@ -99,7 +111,7 @@ final class Birch extends Bench
                     self::UNKNOWN_PER_CENT => 'the unknown',
                     default => "the dilution of {$this->dilution} %",
                 },
-                'thermometer in '.$this->places['temperature']->words(),
+                'thermometer in '.($this->milk === null ? $this->places['temperature']->words() : ($this->isInStore ? 'milk in the cold store' : 'milk on the stove')),
                 sprintf('barometer %.1F kPa', $this->room->barometerKpa),
             ],
             'controls' => [
@@ -108,7 +120,11 @@ final class Birch extends Bench
                 Control::number('Cell into a dilution', 'Strength', '%', $this->dilution ?? 0.0, ['act' => 'dilution'], 'percent', 'put in', [
                     ['words' => 'the unknown', 'act' => ['act' => 'dilution', 'percent' => self::UNKNOWN_PER_CENT]],
                 ], isStep: true),
-                Control::choice('Thermometer into', $words(Solution::Rinse, Solution::Ice, Solution::WarmWater, Solution::BoilingWater), $this->places['temperature']->value, ['act' => 'dip', 'channel' => 'temperature'], 'into'),
+                Control::choice('Thermometer into', $words(Solution::Rinse, Solution::Ice, Solution::WarmWater, Solution::BoilingWater), $this->milk === null ? $this->places['temperature']->value : '', ['act' => 'dip', 'channel' => 'temperature'], 'into'),
+                Control::choice('Milk, with the thermometer', ['stove' => 'on the stove', 'store' => 'into the cold store'], match (true) {
+                    $this->milk === null => '',
+                    default => $this->isInStore ? 'store' : 'stove',
+                }, ['act' => 'milk'], 'in'),
                 Control::number('Weather', 'Barometer', 'kPa', $this->room->barometerKpa, ['act' => 'barometer'], 'kpa', 'set'),
                 Control::switches('Faults', [
                     ['aged electrode', ['act' => 'age'], $this->electrode->isAged],
@@ -128,6 +144,8 @@ final class Birch extends Bench
             new Truth('cellConstant', 'cell constant', 1.0 / ($this->cell->slope * $this->cell->slopeFactor), '1/cm'),
             new Truth('dilutionSlope', 'each per cent of salt', self::PER_CENT_US, 'µS/cm'),
             new Truth('unknownPercent', 'the unknown', self::UNKNOWN_PER_CENT, '%'),
+            new Truth('storeCelsius', 'air of the cold store', self::STORE_CELSIUS, '°C'),
+            new Truth('milkSeconds', 'time constant of the milk', self::MILK_S, 's'),
             new Truth('thermometerSlope', 'thermometer slope', $this->thermometer->slope, ''),
             new Truth('thermometerOffset', 'thermometer at 0 °C', $this->thermometer->offset, '°C'),
         ];
@@ -152,7 +170,11 @@ final class Birch extends Bench
         }
         $this->cell->pass($seconds, $this->dilution === null ? $this->places['conductivity']->conductivity($celsius('conductivity'))
             : (new TemperatureCompensation)->from25(self::WATER_US + self::PER_CENT_US * $this->dilution, $room));
-        $this->thermometer->pass($seconds, $celsius('temperature'));
+        if ($this->milk !== null) {
+            $around = $this->isInStore ? self::STORE_CELSIUS : self::PAN_CELSIUS;
+            $this->milk = $this->isInStore ? $around + ($this->milk - $around) * exp(-$seconds / self::MILK_S) : $around;
+        }
+        $this->thermometer->pass($seconds, $this->milk ?? $celsius('temperature'));
     }
 
     protected function hands(string $act, array $details): void
@@ -162,6 +184,7 @@ final class Birch extends Bench
             'dip' => $this->dip(self::text($details['channel'] ?? 'ph'), Solution::tryFrom(self::text($details['into'] ?? ''))
                 ?? throw new RefusedAct('A probe can be put into '.implode(', ', array_column(Solution::cases(), 'value')).'.')),
             'dilution' => $this->dilution = self::number($details['percent'] ?? null, 'strength', 0.0, 5.0, '%'),
+            'milk' => $this->putMilk(self::text($details['in'] ?? '')),
             'barometer' => $this->room->barometerKpa = self::number($details['kpa'] ?? null, 'barometer', 80.0, 108.0, 'kPa'),
             'age' => $this->electrode->isAged = (bool) ($details['on'] ?? true),
             'foul' => $this->cell->slopeFactor = ($details['on'] ?? true) ? self::FOULED_SHARE : 1.0,
@@ -178,8 +201,16 @@ final class Birch extends Bench
         };
     }
 
+    private function putMilk(string $in): void
+    {
+        $in === 'stove' || $in === 'store' || throw new RefusedAct('The milk stands on the stove or in the cold store.');
+        $this->milk = $in === 'stove' ? self::PAN_CELSIUS : $this->milk ?? self::PAN_CELSIUS;
+        $this->isInStore = $in === 'store';
+    }
+
     private function dip(string $channel, Solution $into): void
     {
+        $this->milk = $channel === 'temperature' ? null : $this->milk;
         $from = self::oneOf($this->places, $channel, 'The probes that can be moved are');
         if ($channel === 'ph') {
             $isRinsed = $from->rinses() || $into->rinses() || $from === $into;

@@ -12,7 +12,7 @@ final class Gas
     /** Ratio of the heat capacities of dry air. */
     private const GAMMA = 1.4;
 
-    /** Time constant with which the gas takes the temperature of its walls, in s. */
+    /** Time constant with which the gas in a syringe takes the temperature of its walls, in s. */
     private const WALLS_S = 1.8;
 
     private float $celsius;
@@ -20,7 +20,7 @@ final class Gas
     /** Amount of gas times the gas constant, in kPa mL/K. */
     private float $amount;
 
-    public function __construct(private float $volumeMl, public readonly float $deadMl, float $celsius, float $kilopascal)
+    public function __construct(private float $volumeMl, public readonly float $deadMl, float $celsius, float $kilopascal, private readonly float $wallsS = self::WALLS_S)
     {
         $this->celsius = $celsius;
         $this->amount = $kilopascal * $this->totalMl() / ($celsius + self::KELVIN);
@@ -70,7 +70,7 @@ final class Gas
 
     public function pass(float $seconds, float $wallCelsius): void
     {
-        $this->celsius = $wallCelsius + ($this->celsius - $wallCelsius) * exp(-$seconds / self::WALLS_S);
+        $this->celsius = $wallCelsius + ($this->celsius - $wallCelsius) * exp(-$seconds / $this->wallsS);
     }
 
     private function totalMl(): float

@@ -21,7 +21,15 @@ final class Hazel extends Bench
     /** Temperatures of the baths in °C; null: the air of the room. */
     private const BATHS = ['cold bath' => 6.5, 'room' => null, 'warm bath' => 41.0, 'hot bath' => 68.0];
 
+    /** The sealed bottle: glass, so it takes the temperature of its bath slowly; in mL and s. */
+    private const BOTTLE_ML = 330.0;
+
+    private const BOTTLE_WALLS_S = 14.0;
+
     private string $bath = 'room';
+
+    /** The bottle, while the sensor and the thermometer sit in it instead of in the syringe. */
+    private ?Gas $bottle = null;
 
     /** The plunger slides by itself until the pressure is that of the room. */
     private bool $isFree = false;
@@ -76,11 +84,10 @@ final class Hazel extends Bench
         return [
             'isRinsed' => true,
             'summary' => [
-                $this->isOpen ? 'open to the room' : 'valve shut',
-                sprintf('syringe at %.1F mL', $this->gas->volumeMl()),
-                sprintf('gauge %.1F kPa', $this->gas->kilopascal()),
+                ...($this->bottle === null ? [$this->isOpen ? 'open to the room' : 'valve shut', sprintf('syringe at %.1F mL', $this->gas->volumeMl())] : []),
+                sprintf('gauge %.1F kPa', ($this->bottle ?? $this->gas)->kilopascal()),
                 sprintf('barometer %.1F kPa', $this->room->barometerKpa),
-                "syringe in: {$this->bath}".($this->isFree ? ', plunger free' : ''),
+                ($this->bottle === null ? 'syringe' : 'sealed bottle')." in: {$this->bath}".($this->isFree ? ', plunger free' : ''),
                 'thermometer in '.self::PLACES[$this->thermometerIn],
             ],
             'controls' => [
@@ -88,7 +95,8 @@ final class Hazel extends Bench
                 Control::number('Plunger', 'Volume', 'mL', round($this->gas->volumeMl(), 1), ['act' => 'plunger'], 'volume', 'move', array_map(
                     static fn (int $ml): array => ['words' => "{$ml}", 'act' => ['act' => 'plunger', 'volume' => $ml]], [20, 30, 40, 50],
                 ), isStep: true),
-                Control::choice('Syringe into', array_combine(array_keys(self::BATHS), array_keys(self::BATHS)), $this->bath, ['act' => 'bath'], 'in', isStep: true),
+                Control::switches('Vessel', [['sealed bottle instead of the syringe', ['act' => 'bottle'], $this->bottle !== null]]),
+                Control::choice($this->bottle === null ? 'Syringe into' : 'Bottle into', array_combine(array_keys(self::BATHS), array_keys(self::BATHS)), $this->bath, ['act' => 'bath'], 'in', isStep: true),
                 Control::choice('Thermometer into', self::PLACES, $this->thermometerIn, ['act' => 'dip', 'channel' => 'temperature'], 'into'),
                 Control::number('Weather', 'Barometer', 'kPa', $this->room->barometerKpa, ['act' => 'barometer'], 'kpa', 'set'),
                 Control::switches('Faults', [['sensor strained', ['act' => 'strain'], $this->pressure->slopeFactor < 1.0]]),
@@ -103,7 +111,8 @@ final class Hazel extends Bench
         return [
             new Truth('pressureSlope', 'pressure sensor', 1000.0 * $this->pressure->slope * $this->pressure->slopeFactor, 'mV/kPa'),
             new Truth('pressureOffset', 'at 0 kPa', $this->pressure->offset, 'V'),
-            new Truth('kilopascal', 'gas at', $this->gas->kilopascal(), 'kPa'),
+            new Truth('kilopascal', 'gas at', ($this->bottle ?? $this->gas)->kilopascal(), 'kPa'),
+            ...($this->bottle === null ? [] : [new Truth('kpaPerKelvin', 'pressure for each kelvin in the bottle', $this->bottle->amount() / self::BOTTLE_ML, 'kPa/K')]),
             new Truth('boreMm', 'bore', self::BORE_MM, 'mm'),
             new Truth('volumeMl', 'volume', $this->gas->volumeMl(), 'mL'),
             new Truth('deadMl', 'dead volume', self::DEAD_ML, 'mL'),
@@ -120,18 +129,20 @@ final class Hazel extends Bench
     protected function step(float $seconds): void
     {
         $room = $this->room->celsiusAt($this->clock());
-        $this->gas->pass($seconds, self::BATHS[$this->bath] ?? $room);
+        $this->gas->pass($seconds, $this->bottle === null ? self::BATHS[$this->bath] ?? $room : $room);
+        $this->bottle?->pass($seconds, self::BATHS[$this->bath] ?? $room);
+        $measured = $this->bottle ?? $this->gas;
         if ($this->isOpen) {
             $this->gas->open($room, $this->room->barometerKpa);
         } elseif ($this->isFree) {
             $this->gas->slide($this->room->barometerKpa);
         }
-        $this->pressure->pass($seconds, $this->gas->kilopascal());
+        $this->pressure->pass($seconds, $measured->kilopascal());
         $this->thermometer->pass($seconds, match ($this->thermometerIn) {
             'ice' => 0.0,
             'boiling-water' => WaterBoiling::celsiusAt($this->room->barometerKpa),
             'room' => $room,
-            default => $this->gas->celsius(),
+            default => $measured->celsius(),
         });
         $this->plunger->pass($seconds, $this->gas->volumeMl());
     }
@@ -140,6 +151,7 @@ final class Hazel extends Bench
     {
         match ($act) {
             'bath' => $this->bath = (string) self::oneOf(array_combine(array_keys(self::BATHS), array_keys(self::BATHS)), $details['in'] ?? null, 'The syringe can be put into'),
+            'bottle' => $this->bottle = ($details['on'] ?? true) ? new Gas(self::BOTTLE_ML, 0.0, $this->room->celsiusAt($this->clock()), $this->room->barometerKpa, self::BOTTLE_WALLS_S) : null,
             'free' => $this->isFree = (bool) ($details['on'] ?? true),
             'valve' => $this->isOpen = (bool) ($details['on'] ?? true),
             'plunger' => $this->gas->moveTo(self::number($details['volume'] ?? null, 'volume', 10.0, 60.0, 'mL')),

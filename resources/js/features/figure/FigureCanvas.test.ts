@@ -9,6 +9,8 @@ vi.mock('./echarts', () => ({ echarts: { init } }))
 /** What a drawing was asked for; the library itself needs a screen. */
 function drawing() {
   const handlers = new Map<string, Set<(event: { offsetX: number; offsetY: number }) => void>>()
+  const zoomed = new Map<string, () => void>()
+  let seen: { start?: number; end?: number; startValue?: number; endValue?: number } = {}
   const on = vi.fn((name: string, handler: (event: { offsetX: number; offsetY: number }) => void) => {
     handlers.set(name, (handlers.get(name) ?? new Set()).add(handler))
   })
@@ -20,6 +22,14 @@ function drawing() {
     dispatchAction: vi.fn(),
     dispose: vi.fn(),
     resize: vi.fn(),
+    on: vi.fn((name: string, handler: () => void) => {
+      zoomed.set(name, handler)
+    }),
+    getOption: () => ({ dataZoom: [seen] }),
+    zoomTo: (zoom: typeof seen) => {
+      seen = zoom
+      zoomed.get('datazoom')?.()
+    },
     getZr: () => ({ on, off }),
     containPixel: ({ gridIndex }: { gridIndex: number }, [, y]: [number, number]) =>
       y >= 100 * gridIndex && y < 100 * gridIndex + 80,
@@ -102,6 +112,17 @@ describe('the drawing of a figure', () => {
     const canvas = new FigureCanvas(document.createElement('div'))
     expect([canvas.panelAt(1, 10, 2), canvas.panelAt(1, 110, 2), canvas.panelAt(1, 90, 2)]).toEqual([0, 1, null])
     expect(canvas.panelAt(1, 110, 1)).toBeNull()
+  })
+
+  it('tells what is seen of x, also after it was drawn otherwise', () => {
+    const canvas = new FigureCanvas(document.createElement('div'))
+    const told: unknown[] = []
+    canvas.onZoom((seen) => told.push(seen))
+    made[0]?.zoomTo({ start: 20, end: 60, startValue: 2, endValue: 6 })
+    canvas.draw(OPTION, true)
+    made[1]?.zoomTo({ start: 0, end: 60, startValue: 0, endValue: 6 })
+    made[1]?.zoomTo({ start: 0, end: 100, startValue: 0, endValue: 10 })
+    expect(told).toEqual([{ from: 2, to: 6 }, { from: 0, to: 6 }, null])
   })
 
   it('fits the whole of it, follows its place, and leaves nothing behind', () => {

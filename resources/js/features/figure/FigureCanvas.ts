@@ -7,15 +7,24 @@ export interface PointerMoment {
   y: number
 }
 
+interface Zoom {
+  start?: number
+  end?: number
+  startValue?: number
+  endValue?: number
+}
+
 /** Owns the drawing of one figure in a host element, and forwards what the pointer does over it. */
 export class FigureCanvas {
   private chart: EChartsType
   private renderer: 'svg' | 'canvas' = 'svg'
   private readonly listeners = new Map<(moment: PointerMoment) => void, () => void>()
   private readonly watcher: ResizeObserver
+  private zoomed: ((seen: { from: number; to: number } | null) => void) | null = null
 
   constructor(private readonly host: HTMLElement) {
     this.chart = echarts.init(host, null, { renderer: this.renderer })
+    this.listenToZoom()
     this.watcher = new ResizeObserver(() => {
       this.chart.resize()
     })
@@ -29,9 +38,23 @@ export class FigureCanvas {
       this.chart.dispose()
       this.renderer = renderer
       this.chart = echarts.init(this.host, null, { renderer })
+      this.listenToZoom()
       for (const listener of this.listeners.keys()) this.listen(listener)
     }
     this.chart.setOption(option, { notMerge: false, replaceMerge: ['series', 'xAxis', 'yAxis', 'grid'] })
+  }
+
+  /** Called with what is seen of x whenever that is another stretch; null: all of it. */
+  onZoom(listener: (seen: { from: number; to: number } | null) => void): void {
+    this.zoomed = listener
+  }
+
+  private listenToZoom(): void {
+    this.chart.on('datazoom', () => {
+      const [zoom] = (this.chart.getOption() as { dataZoom?: Zoom[] }).dataZoom ?? []
+      const isAll = zoom === undefined || ((zoom.start ?? 0) < 0.01 && (zoom.end ?? 100) > 99.99)
+      this.zoomed?.(isAll ? null : { from: zoom.startValue ?? 0, to: zoom.endValue ?? 0 })
+    })
   }
 
   /** Undoes zooming. */

@@ -1,5 +1,6 @@
-import { api } from '../../lib/api/client'
-import type { PlanRange, Plan, Row } from '../../lib/api/types'
+import { useMutation } from '@tanstack/react-query'
+import { answerOf, api } from '../../lib/api/client'
+import type { PlanRange, Plan, Row, TimedPlan } from '../../lib/api/types'
 import { useChange } from './useChange'
 
 export function useStartRun(experimentId: number) {
@@ -22,10 +23,22 @@ export function useRunActions(runId: number, experimentId: number) {
       api.POST('/api/runs/{run}/readings', { params: { path, header }, body }),
     ),
     change: useChange<
-      { plan: Plan } | { refine: PlanRange } | { name?: string; condition?: string; trial?: number | null }
+      { plan: Plan | TimedPlan } | { refine: PlanRange } | { name?: string; condition?: string; trial?: number | null }
     >(experimentId, (body, header) => api.PATCH('/api/runs/{run}', { params: { path, header }, body })),
     finish: useChange(experimentId, (_, header) => api.POST('/api/runs/{run}/finish', { params: { path, header } })),
     reopen: useChange(experimentId, (_, header) => api.POST('/api/runs/{run}/reopen', { params: { path, header } })),
+    goOn: useChange<{ more: number | null }>(experimentId, (body, header) =>
+      api.POST('/api/runs/{run}/go-on', { params: { path, header }, body }),
+    ),
+    dropMarker: useChange<{ at: number | null; name?: string }>(experimentId, (body, header) =>
+      api.POST('/api/runs/{run}/markers', { params: { path, header }, body }),
+    ),
+    changeMarker: useChange<{ id: number; name?: string; at?: number }>(experimentId, ({ id, ...body }, header) =>
+      api.PATCH('/api/runs/{run}/markers/{marker}', { params: { path: { ...path, marker: id }, header }, body }),
+    ),
+    removeMarker: useChange<number>(experimentId, (marker, header) =>
+      api.DELETE('/api/runs/{run}/markers/{marker}', { params: { path: { ...path, marker }, header } }),
+    ),
     throwAway: useChange(experimentId, (_, header) => api.DELETE('/api/runs/{run}', { params: { path, header } })),
     removeReading: useChange<number>(experimentId, (reading, header) =>
       api.DELETE('/api/runs/{run}/readings/{reading}', { params: { path: { ...path, reading }, header } }),
@@ -34,4 +47,11 @@ export function useRunActions(runId: number, experimentId: number) {
       api.PUT('/api/runs/{run}/set-aside', { params: { path, header }, body }),
     ),
   }
+}
+
+/** A timed run that waits begins now; what comes of it is news like any other. */
+export function useBeginRun(runId: number) {
+  return useMutation({
+    mutationFn: () => answerOf(api.POST('/api/runs/{run}/begin', { params: { path: { run: runId } } })),
+  })
 }

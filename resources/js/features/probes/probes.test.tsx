@@ -42,6 +42,7 @@ describe('what must be known of a bench', () => {
     time: 1,
     revision: 'a',
     probes: [],
+    timedRuns: [],
     notes,
   })
   const danger = { code: 'samples-in-danger', tone: 'red', sentence: 'In memory alone.' } as const

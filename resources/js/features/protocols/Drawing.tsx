@@ -20,6 +20,8 @@ const DRAWINGS: Record<string, string[]> = {
     'M4 52q4-3 8 0t8 0M22 52q4-3 8 0t8 0M40 52q4-3 8 0t8 0',
     'M30 8v26M27 34h6M26 12h8',
   ],
+  bottle: ['M22 8h16v10q0 6 6 10v42H16V28q6-4 6-10z', 'M20 8h20M30 8V2', 'M16 50q7-4 14 0t14 0'],
+  cooling: ['M12 30h36l-4 40H16z', 'M15 42h30', 'M26 6v14M34 6v14M22 9l16 8M38 9l-16 8'],
   page: ['M14 6h24l10 10v58H14z', 'M38 6v10h10', 'M22 30h18M22 40h18M22 50h12'],
 }
 

@@ -7,6 +7,7 @@ import { MOST_DRAWN_AS_PARTS, pickPoints, pointCount } from '../../lib/figure/dr
 import { notebookFigure } from '../../lib/figure/notebookFigure'
 import { movePick, NOTHING, stretchSpan, type Selection } from '../../lib/figure/selection'
 import { columnHead } from '../../lib/notebook/labels'
+import { hasRows } from '../../lib/notebook/runs'
 import { useKey } from '../../ui/useKey'
 import { download, Figure, pictureOf, type FigureCanvas } from '../figure'
 import { captionOf } from './caption'
@@ -101,13 +102,7 @@ export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSe
         ) : null}
         <span className="flex-1" />
         {figure === undefined ? null : <FigureWords notebook={notebook} figure={figure} />}
-        <RunsMenu
-          runs={notebook.runs.filter(({ readingCount }) => readingCount > 0)}
-          current={run.id}
-          shown={shown}
-          onRun={onRun}
-          onShow={setShown}
-        />
+        <RunsMenu runs={notebook.runs.filter(hasRows)} current={run.id} shown={shown} onRun={onRun} onShow={setShown} />
         <button type="button" className="word-button text-sm font-normal!" onClick={() => canvas?.fit()}>
           Fit view <kbd className="key">F</kbd>
         </button>

@@ -1,13 +1,13 @@
-import type { Figure, Notebook, RunRows, RunSummary } from '../../lib/api/types'
+import type { Column, Figure, Notebook, Row, RunRows, RunSummary } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
-import { columnHead, lowerFirst, stepWords } from '../../lib/notebook/labels'
+import { columnHead, lowerFirst, rowName } from '../../lib/notebook/labels'
 
 /** The caption a figure gets by itself: what is drawn, from what, and what was set aside and why. */
 export function captionOf(
   notebook: Notebook,
   figure: Figure | undefined,
   run: RunSummary,
-  { rows, trustSentences }: RunRows,
+  { rows, trustSentences, timed }: RunRows,
   others: readonly RunSummary[] = [],
 ): string {
   const column = (symbol: string) => notebook.columns.find((one) => one.symbol === symbol)
@@ -19,14 +19,11 @@ export function captionOf(
         ? one.symbol
         : `${lowerFirst(one.shownName)} ${columnHead(one)}`
   }
-  const step = notebook.columns.find(({ kind }) => kind === 'step')
   const drawn = (figure?.panels ?? []).flatMap(({ y }) => y).map(named)
   const aside = rows.filter((row) => row.setAside !== null)
   const hurried = rows.filter((row) => !row.wasSteady && row.setAside === null).length
   const asideText =
-    aside.length === 0
-      ? ''
-      : `, ${aside.length} set aside (hollow, ${aside.map((row) => `${stepWords(row.step, step)}: ${row.setAside ?? ''}`).join('; ')})`
+    aside.length === 0 ? '' : `, ${aside.length} set aside (hollow, ${asideWords(aside, notebook.columns)})`
   const hurriedText = hurried === 0 ? '' : `, ${hurried} taken before steady`
   const what = figure === undefined ? 'Readings' : `${capital(drawn.join(', '))} against ${named(figure.x)}`
   const runs = [...others, run]
@@ -34,9 +31,18 @@ export function captionOf(
     .map(({ name }) => name.replace(/^Run /, 'run '))
     .join(', ')
   return (
-    `Figure 1. ${what}; ${runs}, ${countOf(rows.length, 'reading')}${asideText}${hurriedText}.` +
+    `Figure 1. ${what}; ${runs}, ${countOf(timed?.rowCount ?? rows.length, timed == null ? 'reading' : 'row')}${asideText}${hurriedText}.` +
     trustSentences.map((sentence) => ` ${sentence}`).join('')
   )
+}
+
+const MOST_NAMED = 6
+
+/** Each with its reason; where they are many, the reasons alone. */
+function asideWords(aside: readonly Row[], columns: readonly Column[]): string {
+  return aside.length > MOST_NAMED
+    ? [...new Set(aside.map(({ setAside }) => setAside ?? ''))].join('; ')
+    : aside.map((row) => `${rowName(row, columns)}: ${row.setAside ?? ''}`).join('; ')
 }
 
 /** A sentence begins large; a symbol like pH stays as it is. */

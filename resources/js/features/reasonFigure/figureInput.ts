@@ -3,6 +3,7 @@ import type { DrawnRun, FigureInput, PlacedMark } from '../../lib/figure/drawn'
 import type { Selection } from '../../lib/figure/selection'
 import { circled, typeset } from '../../lib/format'
 import { unitBehind } from '../../lib/notebook/labels'
+import { markerMarks } from '../../lib/timed/markers'
 
 export interface FigureSource {
   notebook: Notebook
@@ -45,7 +46,11 @@ export function figureInput({
     runs: [...others.map((other) => drawn(other.run, other.rows)), drawn(run, rows)].sort(
       (a, b) => a.number - b.number,
     ),
-    marks: marksOf(notebook, worked, run.id),
+    marks: [
+      ...marksOf(notebook, worked, run.id),
+      ...(x.kind === 'time' ? markerMarks(rows.timed?.markers ?? [], x) : []),
+    ],
+    ...(x.kind === 'time' ? { isTight: true } : {}),
     spans: notebook.spans
       .filter((span) => span.columnId === x.id && spanIds.has(span.id))
       .map(({ from, to }) => [from, to] as const),

@@ -70,6 +70,17 @@ export function PlanDialog({ plan, step, problem, onKeep, onClose }: PlanDialogP
             }}
           />
           {wrong === undefined ? null : <span className="text-error text-sm">“{wrong}” is not a number.</span>}
+          {isWords ? null : (
+            <button
+              type="button"
+              className="word-button self-start text-sm font-normal!"
+              onClick={() => {
+                setText(halved(typed).join('\n'))
+              }}
+            >
+              + halve the last one
+            </button>
+          )}
         </label>
       ) : (
         <Ranges
@@ -89,6 +100,12 @@ export function PlanDialog({ plan, step, problem, onKeep, onClose }: PlanDialogP
       />
     </Dialog>
   )
+}
+
+/** One more step, half of the last; as for a serial dilution. */
+export function halved(typed: readonly string[]): string[] {
+  const last = parseNumber(typed.at(-1) ?? '') ?? 100
+  return typed.length === 0 ? [String(last)] : [...typed, String(Number((last / 2).toPrecision(6)))]
 }
 
 const PARTS = [

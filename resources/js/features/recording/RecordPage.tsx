@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import type { Notebook, RunRows } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
@@ -14,10 +14,16 @@ import { useBench } from '../probes/useBench'
 import { useLiveBench } from '../probes/useLiveBench'
 import { BenchChoice } from '../prepare/BenchChoice'
 import { SimulatedBench } from '../simulation/SimulatedBench'
+import { TimedFigure } from '../timed'
 import { ReadingsTable } from './ReadingsTable'
 import { RunCard } from './RunCard'
 import { RunFigure } from './RunFigure'
+import { RunsPanel } from './RunsPanel'
 import { StartCard } from './StartCard'
+
+/** Earlier runs that are drawn at most, and how much is followed of a long one. */
+const MOST_BESIDE = 6
+const NEWEST_S = 30
 
 /** The run on screen: the one in the address, else the one that is open, else none. */
 function runIdOf(notebook: Notebook, asked: string | null): number | null {
@@ -55,8 +61,19 @@ function RecordAtBench({ notebook, benchId, runId, onRun }: RecordAtBenchProps) 
   const bench = useBench(benchId)
   const live = useLiveBench(benchId)
   const rows = useRunRows(runId)
+  const inHand = notebook.runs.find(({ id }) => id === runId) ?? null
+  const isTimed = inHand === null ? notebook.plan.runKind === 'timed' : inHand.kind === 'timed'
   const earlierRun = notebook.runs.filter((other) => runId === null || other.id < runId).at(-1) ?? null
-  const earlier = useRunRows(earlierRun?.id ?? null)
+  const earlier = useRunRows(isTimed ? null : (earlierRun?.id ?? null))
+  const [hidden, setHidden] = useState<number[]>([])
+  const [isNewest, setIsNewest] = useState(false)
+  const others = useMemo(
+    () =>
+      notebook.runs
+        .filter(({ id, kind }) => id !== runId && kind === 'timed' && !hidden.includes(id))
+        .slice(-MOST_BESIDE),
+    [notebook.runs, runId, hidden],
+  )
   const [canvas, setCanvas] = useState<FigureCanvas | null>(null)
   const handleReady = useCallback((made: FigureCanvas | null) => {
     setCanvas(made)
@@ -67,7 +84,7 @@ function RecordAtBench({ notebook, benchId, runId, onRun }: RecordAtBenchProps) 
     return <PageProblem problem={problem} />
   if (bench.data === undefined) return <Waiting what="the bench" />
   if (runId !== null && rows.data === undefined) return <Waiting what="the run" />
-  const run = notebook.runs.find(({ id }) => id === runId) ?? null
+  const run = inHand
   const current = run === null ? null : (rows.data ?? null)
   const next = current?.remaining[0] ?? null
   const step = notebook.columns.find(({ kind }) => kind === 'step')
@@ -81,7 +98,7 @@ function RecordAtBench({ notebook, benchId, runId, onRun }: RecordAtBenchProps) 
         shows="value"
         selectedProbeIds={(current?.channels ?? []).filter(({ role }) => role !== null).map(({ probe }) => probe.id)}
       >
-        {step === undefined ? null : <StepCard notebook={notebook} rows={current} />}
+        {step === undefined || isTimed ? null : <StepCard notebook={notebook} rows={current} />}
       </ProbeShelf>
       <main className="flex min-h-0 flex-1 flex-col gap-4 px-5 py-3 lg:grid lg:grid-cols-[300px_1fr_270px]">
         {run === null || current === null ? (
@@ -104,25 +121,61 @@ function RecordAtBench({ notebook, benchId, runId, onRun }: RecordAtBenchProps) 
             <h2 id="figure-title" className="font-semibold">
               {figure?.shownTitle === undefined || figure.shownTitle === '' ? 'Figure' : figure.shownTitle}
             </h2>
-            <span className="quiet text-sm">{current === null ? '' : countOf(current.rows.length, 'reading')}</span>
+            <span className="quiet text-sm">
+              {current === null || isTimed ? '' : countOf(current.rows.length, 'reading')}
+            </span>
             <span className="flex-1" />
+            {isTimed && run?.state === 'open' ? (
+              <button
+                type="button"
+                className="word-button font-normal!"
+                onClick={() => {
+                  setIsNewest(!isNewest)
+                }}
+              >
+                {isNewest ? 'show the whole run' : `follow the newest ${NEWEST_S} s`}
+              </button>
+            ) : null}
             <button type="button" className="word-button font-normal!" onClick={() => canvas?.fit()}>
               Fit view <kbd className="key">F</kbd>
             </button>
           </div>
           <div className="h-80 shrink-0 lg:h-auto lg:min-h-0 lg:flex-1">
-            <RunFigure
-              notebook={notebook}
-              run={run}
-              rows={current}
-              earlierRun={earlierRun}
-              earlier={earlier.data ?? null}
-              next={next}
-              onReady={handleReady}
-            />
+            {isTimed ? (
+              <TimedFigure
+                notebook={notebook}
+                run={run}
+                rows={current}
+                others={others}
+                live={live}
+                newestS={isNewest ? NEWEST_S : null}
+                onReady={handleReady}
+              />
+            ) : (
+              <RunFigure
+                notebook={notebook}
+                run={run}
+                rows={current}
+                earlierRun={earlierRun}
+                earlier={earlier.data ?? null}
+                next={next}
+                onReady={handleReady}
+              />
+            )}
           </div>
         </section>
-        <ReadingsTable notebook={notebook} rows={current} />
+        {isTimed ? (
+          <RunsPanel
+            notebook={notebook}
+            current={run}
+            rows={current}
+            hidden={hidden}
+            onHidden={setHidden}
+            onRun={onRun}
+          />
+        ) : (
+          <ReadingsTable notebook={notebook} rows={current} />
+        )}
       </main>
       <SimulatedBench bench={bench.data} world={live?.world ?? null} next={next} />
     </>

@@ -12,8 +12,9 @@ import { useNow } from '../../ui/useNow'
 import { EntriesDialog, missingEntries, typedWords } from '../entries'
 import { useRunActions, useUndo } from '../notebook'
 import { TrustSentences } from '../probes/TrustSentences'
+import { TimedRunSteps } from '../timed'
 import { PlanDialog } from './PlanDialog'
-import { Step } from './Step'
+import { Step } from '../../ui/Step'
 import { TakeStep } from './TakeStep'
 
 interface RunCardProps {
@@ -30,6 +31,7 @@ export function RunCard({ notebook, run, rows, bench, live, onNewRun }: RunCardP
   const actions = useRunActions(run.id, notebook.id)
   const [shown, setShown] = useState<'plan' | 'entries' | null>(null)
   const isOpen = run.state === 'open'
+  const isTimed = run.kind === 'timed'
   const next = rows.remaining[0] ?? null
   const step = notebook.columns.find(({ kind }) => kind === 'step')
   const hasPlan = (rows.plan.ranges ?? rows.plan.steps ?? []).length > 0
@@ -46,20 +48,20 @@ export function RunCard({ notebook, run, rows, bench, live, onNewRun }: RunCardP
       })
     })
   }
-  useKey('s', isOpen && !finish.isPending ? handleFinish : null)
+  useKey('s', isOpen && !isTimed && !finish.isPending ? handleFinish : null)
 
   return (
     <section className="panel flex flex-col gap-3 overflow-y-auto p-4" aria-labelledby="run-title">
       <h2 id="run-title" className="font-semibold">
-        {run.name} · stepwise
+        {run.name} · {isTimed ? 'timed' : 'stepwise'}
       </h2>
-      <ol className="flex flex-col gap-3">
-        <Step number={1} state="done" title="Probes">
+      <ol className="recipe flex flex-col gap-3">
+        <Step state="done" title="Probes">
           <Calibrations rows={rows} />
           <TrustSentences sentences={rows.trustSentences} />
         </Step>
         {notebook.entries.length === 0 ? null : (
-          <Step number={2} state={missingEntries(notebook).length === 0 ? 'done' : 'waiting'} title="Typed values">
+          <Step state={missingEntries(notebook).length === 0 ? 'done' : 'waiting'} title="Typed values">
             <p className="quiet text-sm">
               {typedWords(notebook)}{' '}
               <button
@@ -74,76 +76,81 @@ export function RunCard({ notebook, run, rows, bench, live, onNewRun }: RunCardP
             </p>
           </Step>
         )}
-        {isOpen && (next !== null || !hasPlan) ? (
-          <TakeStep notebook={notebook} rows={rows} bench={bench} live={live} planned={next} />
-        ) : null}
-        {isOpen && coming !== null ? (
-          <Step number={4} state="waiting" title={coming}>
-            <p className="flex justify-between text-sm">
-              <span className="quiet">{rows.remaining.length - 1} more after this one</span>
-              <button
-                type="button"
-                className="word-button"
-                onClick={() => {
-                  setShown('plan')
-                }}
-              >
-                change steps
-              </button>
-            </p>
-          </Step>
-        ) : null}
-        {isOpen ? (
-          <Step
-            number={5}
-            state={next === null && hasPlan ? 'next' : 'waiting'}
-            title={next === null && hasPlan ? 'All steps are taken' : null}
-          >
-            <button
-              type="button"
-              className={next === null && hasPlan ? 'btn btn-primary mt-1 w-full' : 'word-button'}
-              disabled={finish.isPending}
-              onClick={handleFinish}
-            >
-              Finish the run <kbd className="key">S</kbd>
-            </button>
-          </Step>
+        {isTimed ? (
+          <TimedRunSteps notebook={notebook} run={run} rows={rows} live={live} onNewRun={onNewRun} />
         ) : (
-          <Step number={3} state="done" title={`Finished with ${countOf(rows.rows.length, 'reading')}`}>
-            <Link to={`/experiments/${notebook.id}/reason?run=${run.id}`} className="btn btn-primary mt-2 w-full">
-              Go to Reason
-            </Link>
-            <button type="button" className="btn btn-outline btn-sm mt-2 w-full" onClick={onNewRun}>
-              Prepare another run
-            </button>
-            <p className="mt-3 flex justify-between text-sm">
-              <button
-                type="button"
-                className="word-button"
-                disabled={reopen.isPending}
-                onClick={() => {
-                  reopen.act()
-                }}
+          <>
+            {isOpen && (next !== null || !hasPlan) ? (
+              <TakeStep notebook={notebook} rows={rows} bench={bench} live={live} planned={next} />
+            ) : null}
+            {isOpen && coming !== null ? (
+              <Step state="waiting" title={coming}>
+                <p className="flex justify-between text-sm">
+                  <span className="quiet">{rows.remaining.length - 1} more after this one</span>
+                  <button
+                    type="button"
+                    className="word-button"
+                    onClick={() => {
+                      setShown('plan')
+                    }}
+                  >
+                    change steps
+                  </button>
+                </p>
+              </Step>
+            ) : null}
+            {isOpen ? (
+              <Step
+                state={next === null && hasPlan ? 'next' : 'waiting'}
+                title={next === null && hasPlan ? 'All steps are taken' : null}
               >
-                Go on with this run
-              </button>
-              <button
-                type="button"
-                className="word-button font-normal!"
-                disabled={throwAway.isPending}
-                onClick={() => {
-                  throwAway.act(undefined, () => {
-                    onNewRun()
-                    tell(`${run.name} is thrown away.`, () => {
-                      undo.act()
-                    })
-                  })
-                }}
-              >
-                throw away
-              </button>
-            </p>
-          </Step>
+                <button
+                  type="button"
+                  className={next === null && hasPlan ? 'btn btn-primary mt-1 w-full' : 'word-button'}
+                  disabled={finish.isPending}
+                  onClick={handleFinish}
+                >
+                  Finish the run <kbd className="key">S</kbd>
+                </button>
+              </Step>
+            ) : (
+              <Step state="done" title={`Finished with ${countOf(rows.rows.length, 'reading')}`}>
+                <Link to={`/experiments/${notebook.id}/reason?run=${run.id}`} className="btn btn-primary mt-2 w-full">
+                  Go to Reason
+                </Link>
+                <button type="button" className="btn btn-outline btn-sm mt-2 w-full" onClick={onNewRun}>
+                  Prepare another run
+                </button>
+                <p className="mt-3 flex justify-between text-sm">
+                  <button
+                    type="button"
+                    className="word-button"
+                    disabled={reopen.isPending}
+                    onClick={() => {
+                      reopen.act()
+                    }}
+                  >
+                    Go on with this run
+                  </button>
+                  <button
+                    type="button"
+                    className="word-button font-normal!"
+                    disabled={throwAway.isPending}
+                    onClick={() => {
+                      throwAway.act(undefined, () => {
+                        onNewRun()
+                        tell(`${run.name} is thrown away.`, () => {
+                          undo.act()
+                        })
+                      })
+                    }}
+                  >
+                    throw away
+                  </button>
+                </p>
+              </Step>
+            )}
+          </>
         )}
       </ol>
       <ProblemNote problem={problem} />

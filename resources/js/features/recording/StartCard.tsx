@@ -7,9 +7,11 @@ import { useKey } from '../../ui/useKey'
 import { EntriesDialog, missingEntries } from '../entries'
 import { useExperimentChange, useStartRun } from '../notebook'
 import { TrustText } from '../probes/TrustText'
+import { useBenches } from '../probes/useBenches'
+import { TimedPlanSteps } from '../timed'
 import { PlanDialog } from './PlanDialog'
 import { RunLinks } from './RunLinks'
-import { Step } from './Step'
+import { Step } from '../../ui/Step'
 
 interface StartCardProps {
   notebook: Notebook
@@ -24,9 +26,16 @@ export function StartCard({ notebook, bench, onStarted }: StartCardProps) {
   const [shown, setShown] = useState<'plan' | 'entries' | null>(null)
   const kinds = notebook.plan.roles.map(({ kind }) => kind)
   const used = bench.probes.filter(({ kind }) => kinds.includes(kind))
+  const benches = useBenches()
+  const alike = (benches.data ?? []).find(
+    (other) =>
+      other.id !== bench.id &&
+      used.some(({ kind }) => other.probes.some((probe) => probe.kind === kind && probe.isPresent)),
+  )
   const doubtful = used.filter((probe) => !probe.isReady)
   const number = Math.max(0, ...notebook.runs.map((run) => run.number)) + 1
   const step = notebook.columns.find(({ kind }) => kind === 'step')
+  const isTimed = notebook.plan.runKind === 'timed'
   const missing = missingEntries(notebook).length
   const canStart = !start.isPending && notebook.columns.some(({ kind }) => kind === 'measured')
 
@@ -40,10 +49,10 @@ export function StartCard({ notebook, bench, onStarted }: StartCardProps) {
   return (
     <section className="panel flex flex-col gap-3 overflow-y-auto p-4" aria-labelledby="run-title">
       <h2 id="run-title" className="font-semibold">
-        Run {number} · stepwise
+        Run {number} · {isTimed ? 'timed' : 'stepwise'}
       </h2>
-      <ol className="flex flex-col gap-3">
-        <Step number={1} state={doubtful.length === 0 ? 'done' : 'waiting'} title="Probes ready">
+      <ol className="recipe flex flex-col gap-3">
+        <Step state={doubtful.length === 0 ? 'done' : 'waiting'} title="Probes ready">
           {used.map((probe) =>
             probe.isReady ? (
               <p key={probe.id} className="quiet text-sm">
@@ -54,6 +63,11 @@ export function StartCard({ notebook, bench, onStarted }: StartCardProps) {
                 {probe.isPresent ? probe.trustSentence : `${probe.title} is unplugged.`}
               </p>
             ),
+          )}
+          {alike === undefined ? null : (
+            <p className="quiet text-sm">
+              This is bench <strong>{bench.name}</strong>, not {alike.name}, which has the like.
+            </p>
           )}
           {used.length === 0 ? (
             <p className="quiet text-sm">This notebook measures nothing yet. Add a column in Prepare.</p>
@@ -68,7 +82,7 @@ export function StartCard({ notebook, bench, onStarted }: StartCardProps) {
           )}
         </Step>
         {notebook.entries.length === 0 ? null : (
-          <Step number={2} state={missing === 0 ? 'done' : 'waiting'} title="Typed values">
+          <Step state={missing === 0 ? 'done' : 'waiting'} title="Typed values">
             <p className="text-sm">
               <span className="quiet">{missing === 0 ? 'all there' : `${missing} still to type`}</span>{' '}
               <button
@@ -83,8 +97,12 @@ export function StartCard({ notebook, bench, onStarted }: StartCardProps) {
             </p>
           </Step>
         )}
-        {step === undefined ? null : (
-          <Step number={3} state="waiting" title={step.shownName}>
+        {isTimed ? (
+          <Step state="waiting" title="By itself, against time">
+            <TimedPlanSteps notebook={notebook} />
+          </Step>
+        ) : step === undefined ? null : (
+          <Step state="waiting" title={step.shownName}>
             <p className="quiet text-sm">{planWords(notebook.plan.steps, step)}</p>
             <button
               type="button"
@@ -97,15 +115,26 @@ export function StartCard({ notebook, bench, onStarted }: StartCardProps) {
             </button>
           </Step>
         )}
-        <Step number={4} state="next" title={`Start run ${number}`}>
-          <p className="quiet text-sm">Then one reading at each step, once it is steady.</p>
+        <Step state="next" title={`Start run ${number}`}>
+          <p className="quiet text-sm">
+            {isTimed ? timedPromise(notebook) : 'Then one reading at each step, once it is steady.'}{' '}
+            <button
+              type="button"
+              className="word-button font-normal!"
+              onClick={() => {
+                change.act({ runKind: isTimed ? 'stepwise' : 'timed' })
+              }}
+            >
+              {isTimed ? 'step by step instead' : 'timed instead'}
+            </button>
+          </p>
           <button type="button" className="btn btn-primary mt-2 w-full" disabled={!canStart} onClick={handleStart}>
             Start run {number}
             {doubtful.length === 0 ? '' : ' all the same'} <kbd className="key">S</kbd>
           </button>
         </Step>
       </ol>
-      <ProblemNote problem={start.error} />
+      <ProblemNote problem={start.error ?? change.error} />
       <RunLinks notebook={notebook} />
       {shown === 'plan' ? (
         <PlanDialog
@@ -132,4 +161,8 @@ export function StartCard({ notebook, bench, onStarted }: StartCardProps) {
       ) : null}
     </section>
   )
+}
+
+function timedPromise(notebook: Notebook): string {
+  return notebook.plan.timed.begin == null ? 'Then it records by itself.' : 'Then it waits, and begins by itself.'
 }

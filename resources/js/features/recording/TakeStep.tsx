@@ -9,7 +9,7 @@ import { TakeProblem } from '../calibration/TakeProblem'
 import { useRunActions, type ReadingRequest } from '../notebook'
 import { liveProbe } from '../probes/useLiveBench'
 import { Advice } from './Advice'
-import { Step } from './Step'
+import { Step } from '../../ui/Step'
 import { WordsField } from './WordsField'
 
 interface TakeStepProps {
@@ -57,7 +57,7 @@ export function TakeStep({ notebook, rows, bench, live, planned }: TakeStepProps
   useKey('t', canTake ? handleNext : null)
 
   return (
-    <Step number={3} state="next" title={stepTitle(notebook, step, rows.rows.length)}>
+    <Step state="next" title={stepTitle(notebook, step, rows.rows.length)}>
       {next === null ? null : (
         <p className="text-primary text-[2.2rem] leading-tight font-bold" data-testid="next-step">
           <span className="num">{stepText(next, step)}</span>{' '}

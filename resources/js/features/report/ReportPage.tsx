@@ -2,10 +2,10 @@ import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { paperInk } from '../../lib/figure/ink'
 import { notebookFigure } from '../../lib/figure/notebookFigure'
-import { countOf } from '../../lib/format'
 import { PageProblem } from '../../ui/PageProblem'
 import { Waiting } from '../../ui/Waiting'
 import { download, pictureOf } from '../figure'
+import { amountWords, hasRows } from '../../lib/notebook/runs'
 import { useNotebook, useRunRows, useWorked } from '../notebook'
 import { figureInput } from '../reasonFigure'
 import { LabSheet } from './LabSheet'
@@ -15,7 +15,7 @@ export function ReportPage() {
   const notebook = useNotebook()
   const [parameters, setParameters] = useSearchParams()
   const [decimal, setDecimal] = useState<'point' | 'comma'>('point')
-  const withReadings = notebook.runs.filter((other) => other.readingCount > 0)
+  const withReadings = notebook.runs.filter(hasRows)
   const asked = Number(parameters.get('run'))
   const run = withReadings.find((other) => other.id === asked) ?? withReadings.at(-1)
   const worked = useWorked(notebook.id)
@@ -65,7 +65,7 @@ export function ReportPage() {
             >
               {withReadings.map((other) => (
                 <option key={other.id} value={other.id}>
-                  {other.name}, {countOf(other.readingCount, 'reading')}
+                  {other.name}, {amountWords(other)}
                 </option>
               ))}
             </select>

@@ -1,7 +1,8 @@
 import { useState } from 'react'
-import type { Notebook, Row, RunRows } from '../../lib/api/types'
+import type { Column, Marker, Notebook, Row, RunRows } from '../../lib/api/types'
 import type { Selection } from '../../lib/figure/selection'
-import { cellText, columnHead, stepWords } from '../../lib/notebook/labels'
+import { cellText, columnHead, numberOf, rowName } from '../../lib/notebook/labels'
+import { secondsIn } from '../../lib/timed/words'
 import { SetAsideDialog, useSetAside } from '../reasonFigure'
 
 interface RowsTableProps {
@@ -16,6 +17,7 @@ export function RowsTable({ notebook, rows, selection, onSelect }: RowsTableProp
   const [asking, setAsking] = useState<Row | null>(null)
   const { takeBack } = useSetAside(notebook, rows)
   const step = notebook.columns.find(({ kind }) => kind === 'step')
+  const time = notebook.columns.find(({ kind }) => kind === 'time')
   const others = notebook.columns.filter(({ kind }) => kind !== 'step')
   const problems = rows.columns.filter(({ problem }) => problem !== null)
 
@@ -33,7 +35,7 @@ export function RowsTable({ notebook, rows, selection, onSelect }: RowsTableProp
               </th>
             ))}
             <th scope="col" className="px-4 text-left">
-              Steady
+              {rows.timed === null ? 'Steady' : 'Marker'}
             </th>
             <th scope="col" className="px-4 text-left">
               In the calculation
@@ -43,7 +45,7 @@ export function RowsTable({ notebook, rows, selection, onSelect }: RowsTableProp
         <tbody>
           {rows.rows.map((row, index) => {
             const isPicked = selection.kind === 'row' && selection.id === row.id
-            const name = row.step === null ? `row ${index + 1}` : stepWords(row.step, step)
+            const name = rowName(row, notebook.columns)
             return (
               <tr key={row.id} className={`border-base-300 border-t ${isPicked ? 'bg-(--green-paper)' : ''}`}>
                 <td className="py-1 pl-4">
@@ -71,7 +73,13 @@ export function RowsTable({ notebook, rows, selection, onSelect }: RowsTableProp
                   )
                 })}
                 <td className="px-4 text-left font-sans">
-                  {row.wasSteady ? 'yes' : <span className="amber">no</span>}
+                  {rows.timed !== null ? (
+                    markersAt(rows.timed.markers, rows.rows, index, time)
+                  ) : row.wasSteady ? (
+                    'yes'
+                  ) : (
+                    <span className="amber">no</span>
+                  )}
                 </td>
                 <td className="px-4 text-left font-sans">
                   {row.setAside === null ? (
@@ -123,4 +131,17 @@ export function RowsTable({ notebook, rows, selection, onSelect }: RowsTableProp
       ) : null}
     </div>
   )
+}
+
+/** The markers that were dropped from a row on, before the next one. */
+function markersAt(markers: readonly Marker[], rows: readonly Row[], index: number, time: Column | undefined): string {
+  const [from, to] = [rows[index], rows[index + 1]].map((row) =>
+    row === undefined || time === undefined ? null : numberOf(row, time),
+  )
+  if (from == null || time === undefined) return ''
+  const factor = secondsIn(time.unit)
+  return markers
+    .filter(({ at }) => at / factor >= from && (to == null || at / factor < to))
+    .map(({ name }) => (name === '' ? 'marker' : name))
+    .join('; ')
 }

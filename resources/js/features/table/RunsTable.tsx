@@ -1,4 +1,5 @@
 import type { Notebook, RunSummary, WorkedLine } from '../../lib/api/types'
+import { amountWords } from '../../lib/notebook/runs'
 import { typeset } from '../../lib/format'
 import { unitBehind } from '../../lib/notebook/labels'
 import { TypedField } from '../entries/TypedField'
@@ -104,7 +105,7 @@ function RunRow({ notebook, run, isCurrent, onRun, children }: RunRowProps) {
         />
       </td>
       {children}
-      <td className="px-4 text-left font-sans">{run.readingCount}</td>
+      <td className="px-4 text-left font-sans">{run.timed === null ? run.readingCount : amountWords(run)}</td>
     </tr>
   )
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { NOTHING, type Selection } from '../../lib/figure/selection'
+import { hasRows } from '../../lib/notebook/runs'
 import { PageProblem } from '../../ui/PageProblem'
 import { Waiting } from '../../ui/Waiting'
 import { ReasonFigurePanel } from '../reasonFigure'
@@ -14,7 +15,7 @@ export function ReasonPage() {
   const [parameters, setParameters] = useSearchParams()
   const [selection, setSelection] = useState<Selection>(NOTHING)
   const asked = Number(parameters.get('run'))
-  const withReadings = notebook.runs.filter((run) => run.readingCount > 0)
+  const withReadings = notebook.runs.filter(hasRows)
   const run = withReadings.find((other) => other.id === asked) ?? withReadings.at(-1)
   const worked = useWorked(notebook.id)
   const rows = useRunRows(run?.id ?? null)

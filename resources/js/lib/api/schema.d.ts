@@ -1075,6 +1075,84 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run}/go-on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A timed run that ended goes on; without a gap within a minute of its end */
+        post: operations["goOn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run}/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A timed run that waits begins now */
+        post: operations["beginRun"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run}/markers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Drops a marker in a timed run, now or at a moment of it */
+        post: operations["dropMarker"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run}/markers/{marker}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+                marker: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes a marker; undo brings it back */
+        delete: operations["removeMarker"];
+        options?: never;
+        head?: never;
+        /** Names or moves a marker */
+        patch: operations["changeMarker"];
+        trace?: never;
+    };
     "/api/runs/{run}/readings": {
         parameters: {
             query?: never;
@@ -1541,6 +1619,7 @@ export interface components {
             /** @description changes when a probe, its plug, its calibration or its zero does */
             revision: string;
             probes: components["schemas"]["LiveProbe"][];
+            timedRuns: components["schemas"]["LiveTimedRun"][];
             /** @description what must be said on every screen of the bench, the gravest first */
             notes: components["schemas"]["BenchNote"][];
             /** @description left out of most messages; then it is as it was */
@@ -1771,6 +1850,55 @@ export interface components {
             ranges?: components["schemas"]["PlanRange"][];
             steps?: (number | string)[];
         };
+        /** @description How a timed run is recorded */
+        TimedPlan: {
+            /** @description rows a second */
+            rate: number;
+            /** @description s; null until it is stopped */
+            length?: number | null;
+            /** @description null at once */
+            begin?: components["schemas"]["RunEvent"] | null;
+            /** @description what ends it before its length */
+            end?: components["schemas"]["RunEvent"] | null;
+        };
+        /** @description Something that happens to a column, or that somebody does */
+        RunEvent: {
+            /** @enum {string} */
+            when: "above" | "below" | "change" | "steady" | "marker";
+            column?: string;
+            /** @description in the unit of the column; of a change how much it moves */
+            level?: number;
+            /** @description s in which it moves so much */
+            within?: number;
+            /** @description s kept from before it begins */
+            before?: number;
+        };
+        /** @description A timed run as it stands */
+        TimedState: {
+            plan: components["schemas"]["TimedPlan"];
+            /** @description whether it waits for what it begins by */
+            isWaiting: boolean;
+            /** @description s, clock of its bench when it began */
+            zero: number | null;
+            /** @description s after it began */
+            endedS: number | null;
+            /** @enum {string|null} */
+            endedBy: "length" | "event" | "hand" | null;
+        };
+        Marker: {
+            id: number;
+            /** @description s after the run began */
+            at: number;
+            name: string;
+        };
+        LiveTimedRun: {
+            runId: number;
+            /** @enum {string} */
+            state: "waiting" | "recording" | "ended";
+            /** @description s, clock of the bench */
+            zero: number | null;
+            endedS: number | null;
+        };
         /** @description A probe an experiment asks for */
         Role: {
             role?: string;
@@ -1783,6 +1911,10 @@ export interface components {
             picture: string;
             prepare: string[];
             roles: components["schemas"]["Role"][];
+            /** @enum {string} */
+            runKind: "stepwise" | "timed";
+            timed: components["schemas"]["TimedPlan"];
+            timedWarnings: components["schemas"]["Warning"][];
             steps: components["schemas"]["Plan"];
             stepWords: string;
             hints: {
@@ -1873,6 +2005,8 @@ export interface components {
             id: number;
             number: number;
             name: string;
+            /** @description as it was typed; empty where it is called by its condition or number */
+            ownName: string;
             condition: string | null;
             trial: number | null;
             kind: string;
@@ -1884,6 +2018,7 @@ export interface components {
             /** Format: date-time */
             finishedAt: string | null;
             readingCount: number;
+            timed: components["schemas"]["TimedState"] | null;
         };
         NotebookAbout: {
             title: string;
@@ -2017,6 +2152,12 @@ export interface components {
             experimentId: number;
             plan: components["schemas"]["Plan"];
             remaining: (number | string)[];
+            /** @description of a timed run; its rows are thinned to what a table is read through */
+            timed: {
+                rowCount: number;
+                everyNth: number;
+                markers: components["schemas"]["Marker"][];
+            } | null;
             channels: components["schemas"]["RunChannel"][];
             trustSentences: string[];
             columns: {
@@ -2057,8 +2198,11 @@ export interface components {
             by: string;
             /** Format: date-time */
             at: string;
-            /** @enum {string} */
-            kind: "do" | "undo" | "redo";
+            /**
+             * @description noted happened by itself
+             * @enum {string}
+             */
+            kind: "do" | "undo" | "redo" | "noted";
             isUndone: boolean;
         };
         Protocol: {
@@ -3287,7 +3431,12 @@ export interface operations {
                     aim?: string | null;
                     conclusion?: string | null;
                     benchId?: number | null;
-                    plan?: components["schemas"]["Plan"];
+                    /**
+                     * @description how runs are taken from now on
+                     * @enum {string}
+                     */
+                    runKind?: "stepwise" | "timed";
+                    plan?: components["schemas"]["Plan"] | components["schemas"]["TimedPlan"];
                 };
             };
         };
@@ -4252,7 +4401,7 @@ export interface operations {
                     name?: string | null;
                     condition?: string | null;
                     trial?: number | null;
-                    plan?: components["schemas"]["Plan"];
+                    plan?: components["schemas"]["Plan"] | components["schemas"]["TimedPlan"];
                     refine?: components["schemas"]["PlanRange"];
                 };
             };
@@ -4309,6 +4458,160 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    goOn: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description s; null until it is stopped */
+                    more: number | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    beginRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It has begun */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    dropMarker: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    /** @description s after the run began; null now */
+                    at?: number | null;
+                    name?: string | null;
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    removeMarker: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                run: components["parameters"]["run"];
+                marker: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    changeMarker: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                run: components["parameters"]["run"];
+                marker: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    at?: number;
+                    name?: string | null;
+                };
+            };
+        };
         responses: {
             200: components["responses"]["Change"];
             401: components["responses"]["Problem"];

@@ -9,7 +9,7 @@ const SIGNED_OUT = 401
 function withToken(request: Request): Request {
   const token = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1]
   if (token !== undefined) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token))
-  request.headers.set('Accept', 'application/json')
+  if (!request.headers.has('Accept')) request.headers.set('Accept', 'application/json')
   return request
 }
 

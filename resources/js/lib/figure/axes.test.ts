@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { TEST_INK } from '../../testing/notebook'
-import { axis, extentOf, niceRange, niceStep } from './axes'
+import { axis, extentOf, niceRange, niceStep, tightRange } from './axes'
 
 describe('axes', () => {
   it.each([
@@ -46,6 +46,11 @@ describe('axes', () => {
     [1e-3, 0.002, '0.002'],
   ])('tells numbers in steps of %d with the digits they need', (step, value, text) => {
     expect(axis(TEST_INK, '', { min: 0, max: 1, step }, 30).axisLabel.formatter(value)).toBe(text)
+  })
+
+  it('takes narrower steps where little is to be left empty', () => {
+    expect(tightRange([-2, 90], { min: -2, max: 180 })).toEqual({ min: -20, max: 180, step: 20 })
+    expect(tightRange([0, 8], null)).toEqual({ min: 0, max: 8, step: 1 })
   })
 
   it('finds both ends of however many values', () => {

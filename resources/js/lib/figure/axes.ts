@@ -8,11 +8,12 @@ export interface AxisRange {
 
 const STEPS = [1, 2, 2.5, 5, 10]
 const INTERVALS = 6
+const TIGHT_INTERVALS = 12
 
-/** A step a person would choose for about six intervals over this length. */
-export function niceStep(length: number): number {
+/** A step a person would choose for about so many intervals over this length. */
+export function niceStep(length: number, intervals = INTERVALS): number {
   if (!(length > 0) || !Number.isFinite(length)) return 1
-  const rough = length / INTERVALS
+  const rough = length / intervals
   const magnitude = 10 ** Math.floor(Math.log10(rough))
   const factor = STEPS.find((step) => step * magnitude >= rough * 0.999) ?? 10
   return factor * magnitude
@@ -30,7 +31,11 @@ export function extentOf(values: Iterable<number>): AxisRange | null {
 }
 
 /** The range of these values, widened to whole steps; one value gets room on both sides. */
-export function niceRange(values: Iterable<number>, least: AxisRange | null): AxisRange & { step: number } {
+export function niceRange(
+  values: Iterable<number>,
+  least: AxisRange | null,
+  intervals = INTERVALS,
+): AxisRange & { step: number } {
   const extent = extentOf(values) ?? least ?? { min: 0, max: 1 }
   let min = Math.min(extent.min, least?.min ?? Infinity)
   let max = Math.max(extent.max, least?.max ?? -Infinity)
@@ -39,8 +44,13 @@ export function niceRange(values: Iterable<number>, least: AxisRange | null): Ax
     min -= room
     max += room
   }
-  const step = niceStep(max - min)
+  const step = niceStep(max - min, intervals)
   return { min: Math.floor(min / step + 1e-9) * step, max: Math.ceil(max / step - 1e-9) * step, step }
+}
+
+/** The same in steps half as wide, so that little is left empty. */
+export function tightRange(values: Iterable<number>, least: AxisRange | null): AxisRange & { step: number } {
+  return niceRange(values, least, TIGHT_INTERVALS)
 }
 
 function decimalsOf(step: number): number {
@@ -67,6 +77,7 @@ export function axis(ink: Ink, name: string, range: AxisRange & { step: number }
       color: ink.text,
       fontFamily: ink.mono,
       fontSize: 13,
+      hideOverlap: true,
       formatter: (value: number) => fixed(value, decimals),
     },
     splitLine: { show: true, lineStyle: { color: ink.grid, width: 1 } },

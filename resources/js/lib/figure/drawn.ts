@@ -8,6 +8,8 @@ export interface DrawnRun {
   number: number
   name: string
   rows: readonly Row[]
+  /** Lines to draw instead of the rows, by symbol: what can be seen of so many samples. */
+  lines?: Readonly<Record<string, readonly Point[]>>
   /** An earlier run, to compare with. */
   isFaint?: boolean
 }
@@ -27,6 +29,8 @@ export interface FigureInput {
   next?: number | null
   /** At least this much of x is shown. */
   leastX?: AxisRange | null
+  /** Whether x goes no further than what is drawn, but for a fine tick. */
+  isTight?: boolean
 }
 
 export type Point = [number, number]
@@ -59,6 +63,24 @@ export function pointsOf(
     .sort((a, b) => a[0] - b[0])
 }
 
+/** What is drawn of a column of a run: its rows that count, or what can be seen of its samples. */
+export function drawnPoints(run: DrawnRun, x: Column, y: Column, words: readonly string[] | null): readonly Point[] {
+  return run.lines === undefined ? pointsOf(run.rows, x, y, words, false) : (run.lines[y.symbol] ?? [])
+}
+
+/** All places along x where something is drawn. */
+export function placesOf({ x, panels, runs }: FigureInput, words: readonly string[] | null): number[] {
+  return runs.flatMap((run) =>
+    run.lines === undefined
+      ? run.rows.flatMap((row) => xOf(row, x, words) ?? [])
+      : panels
+          .flat()
+          .flatMap(({ symbol }) =>
+            [run.lines?.[symbol]?.[0]?.[0] ?? [], run.lines?.[symbol]?.at(-1)?.[0] ?? []].flat(),
+          ),
+  )
+}
+
 /** The points of the first panel, to be picked. */
 export function pickPoints({ x, panels, runs }: FigureInput): PickPoint[] {
   const y = panels[0]?.[0]
@@ -78,5 +100,12 @@ export function pickPoints({ x, panels, runs }: FigureInput): PickPoint[] {
 }
 
 export function pointCount({ panels, runs }: FigureInput): number {
-  return runs.reduce((sum, { rows }) => sum + rows.length, 0) * panels.length
+  return runs.reduce(
+    (sum, { rows, lines }) =>
+      sum +
+      (lines === undefined
+        ? rows.length * panels.length
+        : Object.values(lines).reduce((all, line) => all + line.length, 0)),
+    0,
+  )
 }

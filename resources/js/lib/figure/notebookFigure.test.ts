@@ -57,6 +57,32 @@ describe('a figure of a notebook', () => {
     expect(new Set(option.xAxis.map(({ min, max }) => `${min} ${max}`)).size).toBe(1)
   })
 
+  it('stacks its panels without one over the other, the first the highest', () => {
+    for (const panels of [
+      [[PH], [D]],
+      [[PH], [D], [column('T')]],
+    ]) {
+      const { option } = drawn({ panels })
+      const grids = option.grid as unknown as { top: number | string; height?: string }[]
+      const top = grids.map((grid) => (typeof grid.top === 'number' ? 0 : parseFloat(grid.top)))
+      const height = grids.map((grid) => (grid.height === undefined ? 0 : parseFloat(grid.height)))
+      for (let i = 1; i < grids.length; i++) {
+        expect((top[i] ?? 0) - (top[i - 1] ?? 0) - (height[i - 1] ?? 0)).toBeGreaterThan(2)
+        expect((top[i] ?? 0) - (top[i - 1] ?? 0) - (height[i - 1] ?? 0)).toBeLessThan(10)
+        expect(height[0] ?? 0).toBeGreaterThan(height[i] ?? 0)
+      }
+      expect(top.at(-1) ?? 0).toBeLessThan(80)
+    }
+  })
+
+  it('leaves out rows that have no value in one of the two', () => {
+    const [FIRST] = ROWS
+    if (FIRST === undefined) throw new Error('There are no rows.')
+    const rows = [...ROWS, { ...FIRST, id: 9, step: 7, cells: { pH: null } }, { ...FIRST, id: 10, step: null }]
+    const { named } = drawn({ runs: [{ id: 7, number: 1, name: 'Run 1', rows }] })
+    expect(named('Run 1')[0]?.data).toHaveLength(3)
+  })
+
   it('names runs and columns at their ends only where there are several', () => {
     expect(drawn().named('Run 1')[0]?.endLabel?.show).toBe(false)
     const runs = [1, 2].map((number) => ({ id: number, number, name: `Run ${number}`, rows: ROWS }))

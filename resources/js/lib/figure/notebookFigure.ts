@@ -1,8 +1,8 @@
 import type { EChartsOption as FigureOption } from 'echarts'
 import type { Column } from '../api/types'
 import { axisName, columnHead } from '../notebook/labels'
-import { axis, niceRange } from './axes'
-import { pointsOf, wordsOf, xOf, type FigureInput } from './drawn'
+import { axis, niceRange, tightRange } from './axes'
+import { drawnPoints, placesOf, wordsOf, type FigureInput } from './drawn'
 import type { Ink } from './ink'
 import { markSeries, nextSeries, pickedSeries, runSeries } from './series'
 
@@ -12,10 +12,13 @@ const GAP_PERCENT = 6
 
 /** A figure of columns of runs, in panels over one x, with the marks of the working. It knows no experiment. */
 export function notebookFigure(input: FigureInput, ink: Ink): FigureOption {
-  const { x, panels, runs, next = null, leastX = null } = input
+  const { x, panels, runs, next = null, leastX = null, isTight = false } = input
   const words = wordsOf(x, runs)
-  const xs = runs.flatMap(({ rows }) => rows.flatMap((row) => xOf(row, x, words) ?? []))
-  const range = words === null ? niceRange(xs, leastX) : { min: -0.5, max: Math.max(0.5, words.length - 0.5), step: 1 }
+  const xs = placesOf(input, words)
+  const range =
+    words === null
+      ? (isTight ? tightRange : niceRange)(xs, leastX)
+      : { min: -0.5, max: Math.max(0.5, words.length - 0.5), step: 1 }
   const height = (100 - GAP_PERCENT * (panels.length - 1)) / panels.length
   const firstHeight = panels.length === 1 ? height : Math.min(62, height + 14)
   const otherHeight =
@@ -72,9 +75,7 @@ function yAxis(
   words: string[] | null,
   ink: Ink,
 ) {
-  const values = columns.flatMap((y) =>
-    runs.flatMap(({ rows }) => pointsOf(rows, x, y, words, false).map(([, v]) => v)),
-  )
+  const values = columns.flatMap((y) => runs.flatMap((run) => drawnPoints(run, x, y, words).map(([, v]) => v)))
   const isSmall = panels.length > 1
   // A low panel has no room for words beside it.
   const names = columns.map(isSmall && panel > 0 ? columnHead : axisName)

@@ -1,8 +1,11 @@
 import type { Column } from '../api/types'
 import { stepText } from '../notebook/labels'
 import type { AxisRange } from './axes'
-import { pickPoints, pointsOf, type DrawnRun, type FigureInput } from './drawn'
+import { drawnPoints, pickPoints, pointsOf, type DrawnRun, type FigureInput } from './drawn'
 import { runColour, runShape, STRUCK, type Ink } from './ink'
+
+/** Where points are so many, shapes would be all that is seen. */
+const MOST_WITH_SHAPES = 120
 
 export function runSeries(
   run: DrawnRun,
@@ -25,13 +28,14 @@ export function runSeries(
   const shape = isFaint ? runShape(run.number + 1) : runShape(run.number + place)
   const label = columnLabel(run, y, runs, panels[panel] ?? [])
   const placing = { xAxisIndex: panel, yAxisIndex: panel }
+  const data = drawnPoints(run, x, y, words)
   return [
     {
       name: run.name,
       type: 'line' as const,
       ...placing,
-      data: pointsOf(run.rows, x, y, words, false),
-      symbol: shape,
+      data,
+      symbol: run.lines !== undefined || data.length > MOST_WITH_SHAPES ? 'none' : shape,
       symbolSize: panel === 0 ? 9 : 6,
       showAllSymbol: true,
       itemStyle: isFaint ? { color: ink.paper, borderColor: ink.faint, borderWidth: 1.5 } : { color: colour },

@@ -1,9 +1,19 @@
 import { describe, expect, it } from 'vitest'
 import type { LiveBench } from '../api/types'
-import { foldBench } from './channels'
+import { benchChannel, experimentChannel, foldBench } from './channels'
 
 function message(benchId: number, more: Partial<LiveBench>): LiveBench {
-  return { benchId, isConnected: true, madeAtMs: null, time: 1, revision: 'a', probes: [], notes: [], ...more }
+  return {
+    benchId,
+    isConnected: true,
+    madeAtMs: null,
+    time: 1,
+    revision: 'a',
+    probes: [],
+    timedRuns: [],
+    notes: [],
+    ...more,
+  }
 }
 
 const world = { speed: 1, isRinsed: true, summary: ['in rinse water'], controls: [] }
@@ -24,5 +34,14 @@ describe('foldBench', () => {
 
     expect(second.get(2)).toBe(first.get(2))
     expect([...second.keys()]).toEqual([1, 2])
+  })
+})
+
+describe('live channels', () => {
+  it('are shared by all who listen to the same', () => {
+    expect(benchChannel([1, 2])).toBe(benchChannel([1, 2]))
+    expect(benchChannel([1, 2])).not.toBe(benchChannel([2]))
+    expect(experimentChannel(5)).toBe(experimentChannel(5))
+    expect(experimentChannel(5)).not.toBe(experimentChannel(6))
   })
 })

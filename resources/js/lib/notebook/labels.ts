@@ -55,6 +55,15 @@ export function stepWords(step: Row['step'], column: Column | undefined): string
   return unit === '' ? stepText(step, column) : `${stepText(step, column)} ${unit}`
 }
 
+/** What a row is called: what it was set to, when it was recorded, or which one it is. */
+export function rowName(row: Row, columns: readonly Column[]): string {
+  const step = columns.find(({ kind }) => kind === 'step')
+  if (row.step !== null) return stepWords(row.step, step)
+  const time = columns.find(({ kind }) => kind === 'time')
+  const cell = time === undefined ? undefined : row.cells[time.symbol]
+  return time === undefined || cell == null ? `row ${row.id}` : `${cellText(row, time)} ${unitText(time.unit)}`
+}
+
 /** A cell with the decimals of its column, or as many as its ± allows. */
 export function cellText(row: Row, column: Column): string {
   if (column.kind === 'step') return stepText(row.step, column)

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Recorder;
+namespace App\Exceptions;
 
 /** The recorder cannot be reached just now. */
 final class RecorderUnavailable extends \RuntimeException

@@ -1,7 +1,6 @@
 import type { ReactNode } from 'react'
 
 interface StepProps {
-  number: number
   state: 'done' | 'next' | 'waiting'
   title: ReactNode
   children?: ReactNode
@@ -14,11 +13,11 @@ const LOOKS = {
 }
 
 /** One line of a run card, which reads from top to bottom like a recipe. */
-export function Step({ number, state, title, children }: StepProps) {
+export function Step({ state, title, children }: StepProps) {
   return (
     <li className="grid grid-cols-[1.75rem_1fr] gap-2" aria-current={state === 'next' ? 'step' : undefined}>
       <span className={`grid size-6 place-items-center rounded-full text-sm font-semibold ${LOOKS[state]}`}>
-        {state === 'done' ? <span aria-label="done">✓</span> : number}
+        {state === 'done' ? <span aria-label="done">✓</span> : <span className="recipe-number" />}
       </span>
       <div className="min-w-0">
         {title == null ? null : <h3 className={state === 'waiting' ? 'quiet' : 'font-semibold'}>{title}</h3>}

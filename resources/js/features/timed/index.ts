@@ -1,0 +1,5 @@
+export { MarkerList } from './MarkerList'
+export { TimedFigure } from './TimedFigure'
+export { TimedPlanSteps } from './TimedPlanSteps'
+export { TimedRunSteps } from './TimedRunSteps'
+export { timedNow } from './timedState'

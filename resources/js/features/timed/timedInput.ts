@@ -1,0 +1,93 @@
+import type { Column, Figure, Marker, RunRows, RunSummary, TimedPlan } from '../../lib/api/types'
+import type { DrawnRun, FigureInput, Point } from '../../lib/figure/drawn'
+import { markerMarks } from '../../lib/timed/markers'
+import { withTail, type RunPoints } from '../../lib/timed/points'
+import { secondsIn } from '../../lib/timed/words'
+import type { Stretch } from './usePoints'
+
+const FIRST_ROOM_S = 30
+
+const MOST_PANELS = 3
+
+/** The time, and the measured columns of each panel that is drawn against it; without a figure each has its own. */
+export function timedPanels(columns: readonly Column[], figures: readonly Figure[]) {
+  const time = columns.find(({ kind }) => kind === 'time')
+  const measured = columns.filter(({ kind }) => kind === 'measured')
+  const figure = figures.find(({ x }) => x === time?.symbol)
+  const drawn = (figure?.panels ?? [])
+    .map(({ y }) => y.flatMap((symbol) => measured.find((one) => one.symbol === symbol) ?? []))
+    .filter((of) => of.length > 0)
+  const panels = drawn.length > 0 ? drawn : measured.slice(0, MOST_PANELS).map((one) => [one])
+  return time === undefined || panels.length === 0 ? null : { time, panels }
+}
+
+export interface TimedSource {
+  time: Column
+  panels: readonly (readonly Column[])[]
+  /** The run in hand last; the others are drawn faint. */
+  runs: readonly RunSummary[]
+  inHand: number | null
+  points: readonly (RunPoints | null)[]
+  channels: RunRows['channels']
+  tail: ReadonlyMap<number, readonly Point[]>
+  markers: readonly Marker[]
+  plan: TimedPlan
+  /** How far it has come at least, in s. */
+  reached: number
+  hasEnded: boolean
+  newest: Stretch
+}
+
+/** What a figure of runs against time draws, as far as it can be seen. */
+export function timedInput(source: TimedSource): FigureInput {
+  const { time, panels, runs, inHand, points, markers, plan, reached, hasEnded, newest } = source
+  const factor = secondsIn(time.unit)
+  return {
+    x: time,
+    panels,
+    runs: runs.map((run, index): DrawnRun => ({
+      id: run.id,
+      number: run.number,
+      name: run.name,
+      rows: [],
+      lines: Object.fromEntries(
+        panels
+          .flat()
+          .map((column) => [column.symbol, lineOf(source, column, points[index] ?? null, run.id === inHand, factor)]),
+      ),
+      isFaint: run.id !== inHand,
+    })),
+    marks: markerMarks(markers, time),
+    isTight: true,
+    leastX:
+      newest === null
+        ? {
+            min: -(plan.begin?.before ?? 0) / factor,
+            max: (hasEnded ? reached : roomFor(plan.length ?? null, reached)) / factor,
+          }
+        : { min: newest.from / factor, max: newest.to / factor },
+  }
+}
+
+function lineOf(
+  { channels, tail, newest }: TimedSource,
+  column: Column,
+  points: RunPoints | null,
+  isInHand: boolean,
+  factor: number,
+): Point[] {
+  const line = points?.lines[column.symbol] ?? []
+  const channel = channels.find(({ role }) => role !== null && role === column.role)
+  // What is shown live is in the unit of the calibration.
+  const isShownLive = isInHand && !column.isRaw && channel?.unit === column.unit
+  const all = isShownLive ? withTail(line, tail.get(channel.probe.id) ?? []) : line
+  return all.filter(([t]) => newest === null || t >= newest.from).map(([t, value]): Point => [t / factor, value])
+}
+
+/** As far as the plan goes; a run without an end gets room in steps, so that the figure does not creep. */
+export function roomFor(length: number | null, reached: number): number {
+  if (length !== null) return length
+  let room = FIRST_ROOM_S
+  while (room < reached) room *= 2
+  return room
+}

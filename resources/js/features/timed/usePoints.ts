@@ -1,0 +1,71 @@
+import { useQueries } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Problem } from '../../lib/api/problem'
+import { send } from '../../lib/api/send'
+import type { LiveBench, RunSummary } from '../../lib/api/types'
+import type { Point } from '../../lib/figure/drawn'
+import { unpackPoints, type RunPoints } from '../../lib/timed/points'
+
+const WIDTH = 900
+const RENEWED_EACH_MS = 500
+/** What was shown live is kept until it comes with what is stored; that is never longer. */
+const TAIL_S = 20
+
+const NO_TAIL: ReadonlyMap<number, readonly Point[]> = new Map()
+
+/** What part of a run is looked at, in s after it began; null: all of it. */
+export type Stretch = { from: number; to: number } | null
+
+async function fetchPoints(runId: number, symbols: readonly string[], stretch: Stretch): Promise<RunPoints> {
+  const query = new URLSearchParams({ columns: symbols.join(','), width: String(WIDTH) })
+  if (stretch !== null) {
+    query.set('from', String(stretch.from))
+    query.set('to', String(stretch.to))
+  }
+  const url = new URL(`/api/runs/${runId}/points?${query.toString()}`, location.href)
+  const answer = await send(new Request(url, { headers: { Accept: 'application/octet-stream' } }))
+  if (!answer.ok) throw Problem.from(answer.status, await answer.json(), url.pathname)
+  return unpackPoints(await answer.arrayBuffer(), symbols)
+}
+
+/** What can be seen of some timed runs; of those that are recorded again and again. */
+export function usePoints(runs: readonly RunSummary[], symbols: readonly string[], stretch: Stretch) {
+  return useQueries({
+    queries: runs.map((run) => ({
+      queryKey: ['points', run.id, symbols.join(','), stretch?.from, stretch?.to, run.timed?.endedS],
+      queryFn: () => fetchPoints(run.id, symbols, stretch),
+      enabled: run.timed !== null && !run.timed.isWaiting && symbols.length > 0,
+      refetchInterval: run.state === 'open' && run.timed?.isWaiting === false ? RENEWED_EACH_MS : (false as const),
+      staleTime: run.state === 'open' ? 0 : Infinity,
+      placeholderData: (before: RunPoints | undefined) => before,
+    })),
+    combine: (results) => results.map(({ data }) => data ?? null),
+  })
+}
+
+/** What was shown live of a run since a moment ago, by probe: it is on the screen before it is stored. */
+export function useLiveTail(live: LiveBench | null, zero: number | null): ReadonlyMap<number, readonly Point[]> {
+  const [tail, setTail] = useState(NO_TAIL)
+  const [seen, setSeen] = useState<{ time: number | null; zero: number | null }>({ time: null, zero: null })
+  const time = live?.time ?? null
+  if (seen.time !== time || seen.zero !== zero) {
+    setSeen({ time, zero })
+    setTail(
+      zero === null || time === null || live === null
+        ? NO_TAIL
+        : grown(seen.zero === zero ? tail : NO_TAIL, live, time - zero),
+    )
+  }
+  return tail
+}
+
+function grown(tail: ReadonlyMap<number, readonly Point[]>, live: LiveBench, now: number) {
+  return new Map(
+    live.probes
+      .filter(({ recent }) => recent.length === 0)
+      .map(({ id, value }): [number, readonly Point[]] => {
+        const before = (tail.get(id) ?? []).filter(([t]) => t > now - TAIL_S && t < now)
+        return [id, value === null ? before : [...before, [now, value]]]
+      }),
+  )
+}
