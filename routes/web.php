@@ -16,6 +16,7 @@ use App\Http\Controllers\LineController;
 use App\Http\Controllers\LiveController;
 use App\Http\Controllers\MarkerController;
 use App\Http\Controllers\MethodController;
+use App\Http\Controllers\OwnBenchController;
 use App\Http\Controllers\PointsController;
 use App\Http\Controllers\ProbeController;
 use App\Http\Controllers\ProtocolController;
@@ -49,6 +50,11 @@ Route::prefix('api')->group(function (): void {
         Route::get('benches/{bench}/truth', [ActController::class, 'truth'])->can('use', 'bench');
 
         Route::patch('benches/{bench}', [BenchController::class, 'update'])->can('use', 'bench');
+        Route::post('benches', [OwnBenchController::class, 'store']);
+        Route::post('benches/try', [OwnBenchController::class, 'try'])->name('benches.try')->middleware('throttle:bench-trials');
+        Route::put('benches/{bench}/name', [OwnBenchController::class, 'rename'])->name('benches.name')->can('use', 'bench');
+        Route::post('benches/{bench}/put-away', [OwnBenchController::class, 'putAway'])->can('use', 'bench');
+        Route::post('benches/{bench}/bring-back', [OwnBenchController::class, 'bringBack'])->can('use', 'bench');
 
         Route::prefix('probes/{probe}')->can('use', 'probe')->group(function (): void {
             Route::get('', [ProbeController::class, 'show']);

@@ -163,6 +163,11 @@ final class Refusal extends \DomainException
         return new self('cannot-wait', "The run is to wait for \"{$column}\", but its probe is not plugged in. Plug it in, or begin by something else.");
     }
 
+    public static function benchAway(string $bench): self
+    {
+        return new self('bench-away', "Bench {$bench} was put away. Bring it back under Benches, or choose another.");
+    }
+
     public static function benchBusy(string $title): self
     {
         return new self('bench-busy', "A run of \"{$title}\" is still open on this bench. Finish it first.");

@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
 
 /**
  * One place with its connected probes.
@@ -18,6 +19,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $port
  * @property bool $is_simulated
  * @property string|null $link_name
+ * @property Carbon|null $put_away_at
  * @property array<string, array{driftPerMinute: float, scatter: float, tolerance: float, windowS: float}>|null $steady_limits
  * @property Collection<int, Probe> $probes
  * @property Collection<int, Probe> $probesPutAway
@@ -27,6 +29,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 final class Bench extends Model
 {
     protected $guarded = [];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
 
     /**
      * The probes last seen here, plugged in or not, but for those put away.
@@ -75,6 +79,6 @@ final class Bench extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['port' => 'integer', 'is_simulated' => 'boolean', 'steady_limits' => 'array'];
+        return ['port' => 'integer', 'is_simulated' => 'boolean', 'put_away_at' => 'datetime', 'steady_limits' => 'array'];
     }
 }

@@ -27,6 +27,9 @@ use Illuminate\Support\ServiceProvider;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    /** Enough to find a slip in an address; too few to look through a network. */
+    private const BENCH_TRIALS_PER_MINUTE = 12;
+
     private const SIGN_INS_PER_MINUTE = 10;
 
     /** A school's teachers may all come from one address; a machine that guesses tries more. */
@@ -68,6 +71,8 @@ final class AppServiceProvider extends ServiceProvider
                 Limit::perMinute(self::SIGN_INS_PER_MINUTE_FROM_ONE_PLACE)->by("place {$request->ip()}"),
             ];
         });
+        RateLimiter::for('bench-trials', static fn (Request $request): Limit => Limit::perMinute(self::BENCH_TRIALS_PER_MINUTE)
+            ->by('trial '.(string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::REQUESTS_PER_MINUTE)
             ->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));
     }

@@ -35,6 +35,7 @@ final readonly class RunStart
     public function start(Experiment $experiment, ?Bench $bench, Sender $sender): Run
     {
         $bench ??= $experiment->bench ?? throw Refusal::noBench();
+        $bench->put_away_at === null || throw Refusal::benchAway($bench->name);
         $settings = new Fields(is_array($experiment->plan['run'] ?? null) ? $experiment->plan['run'] : []);
         $isTimed = $settings->text('kind') === Run::TIMED;
         // A run that waits must not take for its beginning what a device remembers from before.

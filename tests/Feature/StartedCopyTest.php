@@ -105,9 +105,7 @@ final class StartedCopyTest extends TestCase
         self::assertReady();
         $database = $this->database();
         $database->exec("DELETE FROM migrations WHERE migration = '{$newest}'");
-        $database->exec('DROP TABLE markers');
-        $database->exec('ALTER TABLE run_channels DROP COLUMN zero_time');
-        $database->exec('ALTER TABLE runs DROP COLUMN armed_at, DROP COLUMN ended_s, DROP COLUMN ended_by, ADD UNIQUE runs_experiment_id_number_unique (experiment_id, number), DROP INDEX runs_of_experiment');
+        $database->exec('ALTER TABLE benches DROP COLUMN put_away_at');
         $database->exec("INSERT INTO benches (user_id, name, host, port, is_simulated) VALUES (1, 'Gone', '127.0.0.1', 9, 0)");
         $this->end();
         self::start();

@@ -12,13 +12,16 @@ use App\Models\User;
 use App\Recorder\RecorderClient;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
 
 final class BenchController
 {
-    public function index(#[CurrentUser] User $user): AnonymousResourceCollection
+    /** Those in use, or those that were put away. */
+    public function index(Request $request, #[CurrentUser] User $user): AnonymousResourceCollection
     {
-        return BenchResource::collection($user->benches()->with(BenchResource::WITH)->orderBy('name')->get());
+        return BenchResource::collection($user->benches()->where('put_away_at', $request->boolean('putAway') ? '!=' : '=', null)
+            ->with(BenchResource::WITH)->orderBy('name')->get());
     }
 
     public function show(Bench $bench): BenchResource

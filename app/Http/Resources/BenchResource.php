@@ -27,6 +27,8 @@ final class BenchResource extends JsonResource
             'id' => $this->id,
             'name' => $this->name,
             'isSimulated' => $this->is_simulated,
+            'address' => $this->is_simulated ? null : "{$this->host}:{$this->port}",
+            'isPutAway' => $this->put_away_at !== null,
             'recording' => $run instanceof Run ? [
                 'runId' => $run->id, 'experimentId' => $run->experiment_id, 'title' => $run->experiment->title, 'runNumber' => $run->number,
                 'unwatchedSince' => $run->unwatchedSince()?->toIso8601ZuluString(),

@@ -38,7 +38,7 @@ final readonly class Desk
     /** @return list<Bench> */
     public function benches(): array
     {
-        return array_values(Bench::query()->get()->all());
+        return array_values(Bench::query()->where('put_away_at', null)->get()->all());
     }
 
     /**

@@ -176,6 +176,8 @@ export function bench(change: Partial<Bench> = {}): Bench {
     id: 1,
     name: 'Alder',
     isSimulated: true,
+    address: null,
+    isPutAway: false,
     recording: null,
     experiments: [{ id: 1, title: 'How sour is Tuesday’s whey?' }],
     probes: [probe()],

@@ -9,6 +9,7 @@ import { StateWord } from '../probes/StateWord'
 import { TrustText } from '../probes/TrustText'
 import { liveProbe, useLiveBench } from '../probes/useLiveBench'
 import { ZeroButton } from '../probes/ZeroButton'
+import { BenchNameDialog } from './BenchName'
 import { ForgottenRun } from './ForgottenRun'
 import { SteadyDialog } from './SteadyDialog'
 
@@ -16,6 +17,7 @@ import { SteadyDialog } from './SteadyDialog'
 export function BenchPanel({ bench }: { bench: Bench }) {
   const live = useLiveBench(bench.id)
   const [isTuning, setIsTuning] = useState(false)
+  const [isNaming, setIsNaming] = useState(false)
   return (
     <section className="panel mb-4 break-inside-avoid" aria-labelledby={`bench-${bench.id}`}>
       <header className="border-base-300 flex flex-wrap items-baseline gap-x-3 border-b px-4 py-2">
@@ -25,6 +27,16 @@ export function BenchPanel({ bench }: { bench: Bench }) {
         <span className="quiet text-sm">{bench.isSimulated ? 'simulated' : ''}</span>
         <Use bench={bench} />
         <span className="flex-1" />
+        <button
+          type="button"
+          className="word-button font-normal! text-sm"
+          aria-label={`Name of bench ${bench.name}, or put it away`}
+          onClick={() => {
+            setIsNaming(true)
+          }}
+        >
+          name …
+        </button>
         <button
           type="button"
           className="word-button font-normal! text-sm"
@@ -65,6 +77,14 @@ export function BenchPanel({ bench }: { bench: Bench }) {
         </p>
       )}
       {bench.probes.length === 0 ? <p className="quiet p-4">Plug a probe in, and it appears here by itself.</p> : null}
+      {isNaming ? (
+        <BenchNameDialog
+          bench={bench}
+          onClose={() => {
+            setIsNaming(false)
+          }}
+        />
+      ) : null}
       {isTuning ? (
         <SteadyDialog
           bench={bench}

@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { benchChannel } from '../../lib/live/channels'
 import type { Bench } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
@@ -7,11 +7,14 @@ import { ProblemNote } from '../../ui/ProblemNote'
 import { Waiting } from '../../ui/Waiting'
 import { useBenches } from '../probes/useBenches'
 import { SharedBenchChannel } from '../probes/useLiveBench'
+import { AddBenchDialog } from './AddBenchDialog'
 import { BenchPanel } from './BenchPanel'
+import { useBenchesPutAway, useOwnBenches } from './useOwnBenches'
 
 /** Every probe of every bench, live: which can be trusted, which lesson uses which. */
 export function BenchesPage() {
   const benches = useBenches()
+  const [isAdding, setIsAdding] = useState(false)
   const ids = (benches.data ?? []).map(({ id }) => id).join(',')
   const channel = useMemo(() => (ids === '' ? null : benchChannel(ids.split(',').map(Number))), [ids])
   return (
@@ -20,17 +23,35 @@ export function BenchesPage() {
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
         <h1 className="text-2xl font-semibold">Benches</h1>
         <Readiness benches={benches.data ?? []} />
+        <span className="flex-1" />
+        <button
+          type="button"
+          className="btn btn-sm btn-outline"
+          onClick={() => {
+            setIsAdding(true)
+          }}
+        >
+          Add a bench
+        </button>
       </div>
       <ProblemNote problem={benches.error} />
       {benches.isPending ? <Waiting what="the benches" /> : null}
       {benches.data?.length === 0 ? (
-        <Note>A bench is one place with its connected probes. It appears here once it is set up; see the guide.</Note>
+        <Note>A bench is one place with its connected probes. Add one by its address and port.</Note>
       ) : null}
       <SharedBenchChannel value={channel}>
         <div className="gap-4 lg:columns-2">
           {channel === null ? null : (benches.data ?? []).map((bench) => <BenchPanel key={bench.id} bench={bench} />)}
         </div>
       </SharedBenchChannel>
+      <PutAway />
+      {isAdding ? (
+        <AddBenchDialog
+          onClose={() => {
+            setIsAdding(false)
+          }}
+        />
+      ) : null}
     </main>
   )
 }
@@ -50,6 +71,31 @@ function Readiness({ benches }: { benches: readonly Bench[] }) {
           <span className="amber font-semibold">{countOf(doubtful.length, 'probe')} to look at</span>
         </>
       )}
+    </p>
+  )
+}
+
+/** Benches that are gone, and the way back. */
+function PutAway() {
+  const away = useBenchesPutAway()
+  const { bringBack } = useOwnBenches()
+  if ((away.data ?? []).length === 0) return null
+  return (
+    <p className="quiet flex flex-wrap items-baseline gap-x-3 text-sm">
+      Put away:
+      {(away.data ?? []).map((bench) => (
+        <button
+          key={bench.id}
+          type="button"
+          className="word-button text-sm"
+          disabled={bringBack.isPending}
+          onClick={() => {
+            bringBack.mutate(bench.id)
+          }}
+        >
+          bring {bench.name} back
+        </button>
+      ))}
     </p>
   )
 }

@@ -86,7 +86,80 @@ export interface paths {
         };
         get: operations["listBenches"];
         put?: never;
+        /** Adds a bench whose device listens somewhere in the network */
+        post: operations["addBench"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/benches/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tries an address, and says what answers there or what is wrong */
+        post: operations["tryBench"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/benches/{bench}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bench: components["parameters"]["bench"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["renameBench"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/benches/{bench}/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bench: components["parameters"]["bench"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts a bench away; what was recorded at it stays */
+        post: operations["putBenchAway"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/benches/{bench}/bring-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bench: components["parameters"]["bench"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bringBenchBack"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1506,6 +1579,9 @@ export interface components {
             id: number;
             name: string;
             isSimulated: boolean;
+            /** @description of a bench of one's own */
+            address: string | null;
+            isPutAway: boolean;
             /** @description the run that is open on it */
             recording: {
                 runId: number;
@@ -1624,6 +1700,13 @@ export interface components {
             notes: components["schemas"]["BenchNote"][];
             /** @description left out of most messages; then it is as it was */
             world?: components["schemas"]["World"] | null;
+        };
+        BenchPlace: {
+            name?: string;
+            host: string;
+            port: number;
+            /** @description which bench */
+            linkName?: string | null;
         };
         StandardsChoice: {
             /** @description not typed yet */
@@ -2486,7 +2569,10 @@ export interface operations {
     };
     listBenches: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description those that were put away */
+                putAway?: boolean;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -2503,6 +2589,152 @@ export interface operations {
                 };
             };
             401: components["responses"]["Problem"];
+        };
+    };
+    addBench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BenchPlace"];
+            };
+        };
+        responses: {
+            /** @description The bench; its probes come once the recorder has reached it */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bench"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    tryBench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BenchPlace"];
+            };
+        };
+        responses: {
+            /** @description What was found */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description as it calls itself */
+                        bench: string | null;
+                        channels: {
+                            title: string;
+                            kind: string;
+                            unit: string;
+                            serial: string;
+                        }[];
+                        problem: string | null;
+                    };
+                };
+            };
+            401: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            429: components["responses"]["Problem"];
+        };
+    };
+    renameBench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bench: components["parameters"]["bench"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The bench */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bench"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    putBenchAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bench: components["parameters"]["bench"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The bench */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bench"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+        };
+    };
+    bringBenchBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bench: components["parameters"]["bench"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The bench */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bench"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
         };
     };
     showBench: {

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use Illuminate\Foundation\Http\FormRequest;
+
+/** A bench of one's own: what it is called, and where its device listens. */
+final class OwnBenchRequest extends FormRequest
+{
+    /** Lower ports belong to other services. */
+    private const LOWEST_PORT = 1024;
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        $place = $this->routeIs('benches.name') ? 'prohibited' : 'required';
+
+        return [
+            'name' => [$this->routeIs('benches.try') ? 'sometimes' : 'required', 'string', 'max:60'],
+            'host' => [$place, 'string', 'max:253', 'regex:/^[A-Za-z0-9]([A-Za-z0-9.:-]*[A-Za-z0-9])?$/'],
+            'port' => [$place, 'integer:strict', 'between:'.self::LOWEST_PORT.',65535'],
+            'linkName' => ['sometimes', 'nullable', 'string', 'max:60'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            'name.*' => 'Give the bench a name of at most 60 letters, for example that of a tree.',
+            'host.*' => 'Type the address of the device, as 192.168.1.50 or cedar.local.', 'port.*' => 'The port is a whole number from '.self::LOWEST_PORT.' to 65535.',
+        ];
+    }
+
+    public function name(): string
+    {
+        return $this->string('name')->trim()->toString();
+    }
+
+    public function host(): string
+    {
+        return $this->string('host')->trim()->toString();
+    }
+
+    public function linkName(): ?string
+    {
+        return $this->filled('linkName') ? $this->string('linkName')->trim()->toString() : null;
+    }
+}
