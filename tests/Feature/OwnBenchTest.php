@@ -38,6 +38,8 @@ final class OwnBenchTest extends TestCase
         self::assertSame([], $this->getJson('/api/benches')->assertOk()->json());
         self::assertSame([$id], $this->getJson('/api/benches?putAway=1')->assertOk()->json('*.id'));
         $this->eventually(static fn (): bool => ! in_array($id, array_column(app(RecorderClient::class)->ask('health')['benches'] ?? [], 'id'), true));
+        $this->postJson('/api/benches', ['name' => 'Elm '] + $place)->assertUnprocessable()->assertJsonPath('detail', 'You have a bench of this name already, in use or put away. Choose another name.');
+        $this->putJson("/api/benches/{$id}/name", ['name' => 'Elm'])->assertOk();
         $blank = $this->experimentOf($this->teacher, $bench, 'blank');
         $this->postJson("/api/experiments/{$blank->id}/runs")->assertConflict()->assertJsonPath('code', 'bench-away');
         $this->postJson("/api/benches/{$id}/bring-back")->assertOk()->assertJsonPath('isPutAway', false);

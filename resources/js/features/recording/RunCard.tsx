@@ -12,6 +12,7 @@ import { useNow } from '../../ui/useNow'
 import { EntriesDialog, missingEntries, typedWords } from '../entries'
 import { useRunActions, useUndo } from '../notebook'
 import { TrustSentences } from '../probes/TrustSentences'
+import { ThrowAway } from '../runs'
 import { TimedRunSteps } from '../timed'
 import { PlanDialog } from './PlanDialog'
 import { Step } from '../../ui/Step'
@@ -35,10 +36,10 @@ export function RunCard({ notebook, run, rows, bench, live, onNewRun }: RunCardP
   const next = rows.remaining[0] ?? null
   const step = notebook.columns.find(({ kind }) => kind === 'step')
   const hasPlan = (rows.plan.ranges ?? rows.plan.steps ?? []).length > 0
-  const { finish, reopen, throwAway } = actions
+  const { finish, reopen } = actions
   const { undo } = useUndo(notebook.id)
   const { tell } = useNotices()
-  const problem = finish.error ?? reopen.error ?? actions.change.error ?? throwAway.error
+  const problem = finish.error ?? reopen.error ?? actions.change.error
   const coming = comingWords(rows.remaining, step)
 
   function handleFinish() {
@@ -132,21 +133,7 @@ export function RunCard({ notebook, run, rows, bench, live, onNewRun }: RunCardP
                   >
                     Go on with this run
                   </button>
-                  <button
-                    type="button"
-                    className="word-button font-normal!"
-                    disabled={throwAway.isPending}
-                    onClick={() => {
-                      throwAway.act(undefined, () => {
-                        onNewRun()
-                        tell(`${run.name} is thrown away.`, () => {
-                          undo.act()
-                        })
-                      })
-                    }}
-                  >
-                    throw away
-                  </button>
+                  <ThrowAway run={run} experimentId={notebook.id} onGone={onNewRun} />
                 </p>
               </Step>
             )}

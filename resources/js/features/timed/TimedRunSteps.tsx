@@ -10,6 +10,7 @@ import { useKey } from '../../ui/useKey'
 import { useBeginRun, useRunActions, useUndo } from '../notebook'
 import { liveProbe } from '../probes/useLiveBench'
 import { Step } from '../../ui/Step'
+import { ThrowAway } from '../runs'
 import { LevelBar } from './LevelBar'
 import { timedNow } from './timedState'
 
@@ -32,8 +33,8 @@ export function TimedRunSteps({ notebook, run, rows, live, onNewRun }: TimedRunS
   const now = timedNow(run, live)
   const plan = run.timed?.plan ?? notebook.plan.timed
   const isOpen = run.state === 'open'
-  const { finish, goOn, dropMarker, throwAway } = actions
-  const problem = finish.error ?? goOn.error ?? dropMarker.error ?? throwAway.error ?? begin.error
+  const { finish, goOn, dropMarker } = actions
+  const problem = finish.error ?? goOn.error ?? dropMarker.error ?? begin.error
 
   function handleStop() {
     finish.act(undefined, () => {
@@ -135,21 +136,9 @@ export function TimedRunSteps({ notebook, run, rows, live, onNewRun }: TimedRunS
           <button type="button" className="btn btn-outline btn-sm mt-2 w-full" onClick={onNewRun}>
             Prepare another run
           </button>
-          <button
-            type="button"
-            className="word-button mt-2 text-sm font-normal!"
-            disabled={throwAway.isPending}
-            onClick={() => {
-              throwAway.act(undefined, () => {
-                onNewRun()
-                tell(`${run.name} is thrown away.`, () => {
-                  undo.act()
-                })
-              })
-            }}
-          >
-            throw away
-          </button>
+          <p className="mt-2 text-sm">
+            <ThrowAway run={run} experimentId={notebook.id} onGone={onNewRun} />
+          </p>
         </Step>
       )}
       <ProblemNote problem={problem} />

@@ -1,0 +1,1 @@
+export { ThrowAway } from './ThrowAway'
