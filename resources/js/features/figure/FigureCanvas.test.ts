@@ -44,12 +44,15 @@ let made: ReturnType<typeof drawing>[] = []
 let asked: unknown[] = []
 let resized: (() => void)[] = []
 let watched = 0
+let clock = 0
 
 beforeEach(() => {
   made = []
   asked = []
   resized = []
   watched = 0
+  clock = 0
+  vi.spyOn(performance, 'now').mockImplementation(() => clock)
   vi.stubGlobal(
     'ResizeObserver',
     class {
@@ -112,6 +115,32 @@ describe('the drawing of a figure', () => {
     const canvas = new FigureCanvas(document.createElement('div'))
     expect([canvas.panelAt(1, 10, 2), canvas.panelAt(1, 110, 2), canvas.panelAt(1, 90, 2)]).toEqual([0, 1, null])
     expect(canvas.panelAt(1, 110, 1)).toBeNull()
+  })
+
+  it('draws the newest at its own pace, however much comes meanwhile', () => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+    const canvas = new FigureCanvas(document.createElement('div'))
+    const chart = made[0]
+    const drawn: unknown[] = []
+    chart?.setOption.mockImplementation((option: unknown) => {
+      drawn.push(option)
+      clock += 30
+    })
+    const options = [1, 2, 3, 4].map((id) => ({ series: [], title: { id: String(id) } }))
+    for (const option of options) canvas.draw(option)
+    expect(drawn).toEqual([options[0]])
+    vi.advanceTimersByTime(59)
+    expect(drawn).toHaveLength(1)
+    vi.advanceTimersByTime(1)
+    expect(drawn).toEqual([options[0], options[3]])
+    clock += 60
+    canvas.draw(OPTION)
+    expect(drawn).toHaveLength(3)
+    canvas.draw(OPTION)
+    canvas.close()
+    vi.advanceTimersByTime(1000)
+    expect(drawn).toHaveLength(3)
+    vi.useRealTimers()
   })
 
   it('tells what is seen of x, also after it was drawn otherwise', () => {

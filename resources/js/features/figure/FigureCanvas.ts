@@ -7,6 +7,9 @@ export interface PointerMoment {
   y: number
 }
 
+/** So much longer than a drawing took, the page is free for all else. */
+const REST_SHARE = 2
+
 interface Zoom {
   start?: number
   end?: number
@@ -20,6 +23,9 @@ export class FigureCanvas {
   private renderer: 'svg' | 'canvas' = 'svg'
   private readonly listeners = new Map<(moment: PointerMoment) => void, () => void>()
   private readonly watcher: ResizeObserver
+  private wanted: { option: FigureOption; isLarge: boolean } | null = null
+  private timer: ReturnType<typeof setTimeout> | null = null
+  private freeAt = 0
   private zoomed: ((seen: { from: number; to: number } | null) => void) | null = null
 
   constructor(private readonly host: HTMLElement) {
@@ -31,8 +37,31 @@ export class FigureCanvas {
     this.watcher.observe(host)
   }
 
-  /** @param isLarge whether it has so many points that a drawing of parts would be slow */
+  /**
+   * Draws at the pace of this computer: what comes while it is still busy with the last drawing takes the place of what came
+   * before, so that nothing queues.
+   *
+   * @param isLarge whether it has so many points that a drawing of parts would be slow
+   */
   draw(option: FigureOption, isLarge = false): void {
+    this.wanted = { option, isLarge }
+    if (this.timer !== null) return
+    const wait = this.freeAt - performance.now()
+    if (wait <= 0) {
+      this.paint()
+      return
+    }
+    this.timer = setTimeout(() => {
+      this.timer = null
+      this.paint()
+    }, wait)
+  }
+
+  private paint(): void {
+    if (this.wanted === null) return
+    const { option, isLarge } = this.wanted
+    this.wanted = null
+    const began = performance.now()
     const renderer = isLarge ? 'canvas' : 'svg'
     if (renderer !== this.renderer) {
       this.chart.dispose()
@@ -42,6 +71,8 @@ export class FigureCanvas {
       for (const listener of this.listeners.keys()) this.listen(listener)
     }
     this.chart.setOption(option, { notMerge: false, replaceMerge: ['series', 'xAxis', 'yAxis', 'grid'] })
+    const now = performance.now()
+    this.freeAt = now + REST_SHARE * (now - began)
   }
 
   /** Called with what is seen of x whenever that is another stretch; null: all of it. */
@@ -108,6 +139,7 @@ export class FigureCanvas {
   }
 
   close(): void {
+    if (this.timer !== null) clearTimeout(this.timer)
     this.watcher.disconnect()
     this.chart.dispose()
   }

@@ -101,7 +101,7 @@ export function TimedFigure({ notebook, run, rows, others, live, newestS, onRead
     <Figure
       option={option}
       summary={summaryOf(input, now?.elapsed ?? 0, markers.length)}
-      isLarge={pointCount(input) > MOST_DRAWN_AS_PARTS}
+      isLarge={isRecording || pointCount(input) > MOST_DRAWN_AS_PARTS}
       onReady={handleReady}
     />
   )

@@ -28,16 +28,23 @@ async function fetchPoints(runId: number, symbols: readonly string[], stretch: S
   return unpackPoints(await answer.arrayBuffer(), symbols)
 }
 
+/** How soon points are asked for again, in ms: while it is recorded, and until all of one that has ended is there. */
+function renewedEach(run: RunSummary, stretch: Stretch, points: RunPoints | undefined): number | false {
+  if (run.timed === null || run.timed.isWaiting) return false
+  if (run.state === 'open') return RENEWED_EACH_MS
+  const isWhole = stretch !== null || points === undefined || points.to === run.timed.endedS
+  return isWhole ? false : RENEWED_EACH_MS
+}
+
 /** What can be seen of some timed runs; of those that are recorded again and again. */
 export function usePoints(runs: readonly RunSummary[], symbols: readonly string[], stretch: Stretch) {
   return useQueries({
     queries: runs.map((run) => ({
-      queryKey: ['points', run.id, symbols.join(','), stretch?.from, stretch?.to, run.timed?.endedS],
+      queryKey: ['points', run.id, symbols.join(','), stretch?.from, stretch?.to],
       queryFn: () => fetchPoints(run.id, symbols, stretch),
       enabled: run.timed !== null && !run.timed.isWaiting && symbols.length > 0,
-      refetchInterval: run.state === 'open' && run.timed?.isWaiting === false ? RENEWED_EACH_MS : (false as const),
+      refetchInterval: ({ state }: { state: { data: RunPoints | undefined } }) => renewedEach(run, stretch, state.data),
       staleTime: run.state === 'open' ? 0 : Infinity,
-      placeholderData: (before: RunPoints | undefined) => before,
     })),
     combine: (results) => results.map(({ data }) => data ?? null),
   })
