@@ -76,7 +76,7 @@ final class BenchRecorder implements LinkEars
     ) {
         $this->channels = new BenchChannels;
         $this->link = new BenchLink($loop, "{$bench->host}:{$bench->port}", $bench->link_name, $this);
-        $this->timed = new TimedRuns($clerk, $keeper, $loop, $log, $this->timedRunChanged(...));
+        $this->timed = new TimedRuns($clerk, $keeper, $loop, $log, $this->timedRunChanged(...), $this->timedRunWritten(...));
         $this->runs = new RunFeed($keeper, $this->link, $this->timed);
         $this->notes = new BenchNotes($keeper, $this->link, $this->runs);
         $this->live = new LiveFeed($bench, $loop, $publisher, $this->link, $this->notes, $this->timed);
@@ -300,6 +300,11 @@ final class BenchRecorder implements LinkEars
         $this->runs->record($state, $this->channels->presentTracks());
         $this->live->show($this->channels->all(), $this->channels->tracks());
         $this->streamAll();
+    }
+
+    private function timedRunWritten(): void
+    {
+        $this->reload()->catch(fn (\Throwable $failure) => $this->log->warning("Bench {$this->bench->id} could not be read again.", ['reason' => $failure->getMessage()]));
     }
 
     private function timedRunChanged(): void

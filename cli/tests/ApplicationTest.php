@@ -158,7 +158,7 @@ final class ApplicationTest extends TestCase
     public static function mistakes(): iterable
     {
         yield 'no such command' => [['plot', '-'], 2, 'There is no command "plot". The commands are: read, stats, derive, fit, straighten, titration, calibrate, work, methods, protocol, protocols.'];
-        yield 'no such protocol' => [['protocol', 'magic', '-'], 2, 'There is no protocol "magic". The protocols are: blank, dilution-line'];
+        yield 'no such protocol' => [['protocol', 'magic', '-'], 2, 'There is no protocol "magic". The protocols are: blank, cooling, dilution-line'];
         yield 'no such entry' => [['protocol', 'dilution-line', '-', '--entry', 'q=1'], 2, 'There is no entry "q". The entries are: solute, k_u.'];
         yield 'a column that is worked out' => [['protocol', 'gas-in-a-syringe', '-', '--use', 'PV=V'], 2, 'There is no column "PV" to fill. The columns are: V, P, T.'];
         yield 'no file' => [['read'], 2, 'Name the file to use, or - for standard input.'];

@@ -29,13 +29,17 @@ final class TimedRuns
     /** @var array<int, array{string, float}> runs that have ended: by what, and when by the clock on the wall */
     private array $ending = [];
 
-    /** @param  \Closure(): void  $onChange  a run began, ended or is over: other rates, another picture */
+    /**
+     * @param  \Closure(): void  $onChange  a run began, ended or is over: other rates, another picture
+     * @param  \Closure(): void  $onWritten  what MariaDB tells of the runs is as new as what is known here, and may be more: somebody may have ended one
+     */
     public function __construct(
         private readonly Clerk $clerk,
         private readonly SampleKeeper $keeper,
         private readonly LoopInterface $loop,
         private readonly LoggerInterface $log,
         private readonly \Closure $onChange,
+        private readonly \Closure $onWritten,
     ) {
     }
 
@@ -183,6 +187,6 @@ final class TimedRuns
     private function written(int $runId): void
     {
         $this->writing[$runId] = max(0, ($this->writing[$runId] ?? 0) - 1);
-        ($this->onChange)();
+        $this->writing[$runId] === 0 && ($this->onWritten)();
     }
 }

@@ -1705,7 +1705,7 @@ export interface components {
             name?: string;
             host: string;
             port: number;
-            /** @description which bench */
+            /** @description which bench, where several stand behind one port */
             linkName?: string | null;
         };
         StandardsChoice: {
@@ -5042,7 +5042,7 @@ export interface operations {
             query: {
                 /** @description symbols of measured columns, with commas between */
                 columns: string;
-                /** @description s after the first sample */
+                /** @description s after a timed run began, or after the first sample of another */
                 from?: number;
                 to?: number;
                 /** @description columns of pixels */
