@@ -138,6 +138,11 @@ final class Refusal extends \DomainException
         return new self('run-finished', 'This run is finished. Start a new run to take more readings.');
     }
 
+    public static function notTimed(): self
+    {
+        return new self('not-timed', 'This run takes readings step by step. Only a run against time has markers and goes on for a time.');
+    }
+
     public static function hasNotBegun(): self
     {
         return new self('has-not-begun', 'This run still waits for its beginning, so there is nothing to go on with.');

@@ -14,7 +14,7 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Welkion\Core\Calibration\ProbeCalibration;
 use Welkion\Core\Calibration\ProbeKind;
-use Welkion\Core\Exception\CoreException;
+use Welkion\Core\Calibration\QuantityLine;
 use Welkion\Core\Notebook\ColumnKind;
 use Welkion\Core\Notebook\RunData;
 use Welkion\Core\Samples\EvenRows;
@@ -27,6 +27,9 @@ final readonly class TimedRows
 {
     /** Standard deviation of what a last digit leaves open, in units of it (GUM 4.3.7). */
     private const OF_RESOLUTION = 0.288675134594813;
+
+    /** Temperatures that differ by less than 0.005 °C are one: it moves a conductivity by less than 0.01 %, a pH by less than 0.0001. */
+    private const CELSIUS_DECIMALS = 2;
 
     /** More rows than these are not shown one by one. */
     private const MOST_SHOWN = 2000;
@@ -143,8 +146,8 @@ final readonly class TimedRows
     {
         [$values, $scatter, $common, $lines] = [[], [], [], []];
         foreach ($raw as $row => $signal) {
-            $at = $celsius === null || is_nan($celsius[$row]) ? null : round($celsius[$row], 1);
-            $line = $lines[(string) $at] ??= CalibrationShares::of($by, $resolution, $at, $source);
+            $at = $celsius === null || is_nan($celsius[$row]) ? null : round($celsius[$row], self::CELSIUS_DECIMALS);
+            $line = $lines[(string) $at] ??= QuantityLine::of($by, $resolution, $at, $source);
             $values[] = $line === null ? NAN : $line->value($signal);
             $scatter[] = $line->scatter ?? 0.0;
             foreach ($line->sources ?? [] as $identity => $of) {
@@ -166,11 +169,7 @@ final readonly class TimedRows
         }
         $last = NAN;
         $celsius = [];
-        try {
-            $line = CalibrationShares::of($scale, 0.0, null, null);
-        } catch (CoreException) {
-            return null;
-        }
+        $line = QuantityLine::of($scale, 0.0, null, null);
         foreach ($this->raw[$thermometer->id] as $signal) {
             // It is read more slowly than what it is for.
             $last = is_nan($signal) || $line === null ? $last : $line->value($signal);

@@ -22,6 +22,7 @@ final readonly class MarkerBook
     /** @param  float|null  $at  s after the run began; null: now */
     public function drop(Run $run, ?float $at, string $name, Sender $sender): void
     {
+        $run->isTimed() || throw Refusal::notTimed();
         $now = $at === null && $run->bench !== null ? $this->recorder->moment($run->bench) : null;
         $this->journal->change($run->experiment, $sender, static function (Draft $draft) use ($run, $at, $name, $now): string {
             $zero = $run->refresh()->load('channels')->zeroTime() ?? throw Refusal::hasNotBegun();

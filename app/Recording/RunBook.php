@@ -10,12 +10,15 @@ use App\Models\Column;
 use App\Models\Experiment;
 use App\Models\Reading;
 use App\Models\Run;
+use App\Models\RunChannel;
 use App\Notebook\Draft;
 use App\Notebook\Journal;
 use App\Notebook\NotebookRows;
 use App\Notebook\RunRows;
 use App\Notebook\Sender;
 use App\Recorder\RecorderClient;
+use App\Samples\StoredSamples;
+use Illuminate\Support\Facades\DB;
 use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Notebook\ColumnKind;
 use Welkion\Core\Notebook\StepLimits;
@@ -54,6 +57,7 @@ final readonly class RunBook
      */
     public function goOn(Run $run, ?float $more, Sender $sender): void
     {
+        $run->isTimed() || throw Refusal::notTimed();
         $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run, $more): string {
             $run->refresh()->load('channels');
             $run->bench !== null && $this->requireFreeBench($run->bench, $run);
@@ -69,12 +73,17 @@ final readonly class RunBook
         });
     }
 
-    /** How far a timed run has come, in s after it began. */
+    /** How far a timed run has come, in s after it began; where the recorder cannot say, as far as is stored. */
     private static function reached(Run $run, ?float $now): float
     {
-        $zero = $run->zeroTime();
+        $length = $run->timedPlan()->length ?? INF;
+        if ($now !== null) {
+            return round(max(0.0, min($now - (float) $run->zeroTime(), $length)), 6);
+        }
+        $stored = $run->channels->filter(static fn (RunChannel $c): bool => $c->zero_time !== null)
+            ->map(static fn (RunChannel $c): float => (StoredSamples::of($c, DB::connection())->extent()[1] ?? -INF) - (float) $c->zero_time)->max();
 
-        return $zero === null || $now === null ? $run->timedPlan()->length ?? 0.0 : round(max(0.0, min($now - $zero, $run->timedPlan()->length ?? INF)), 6);
+        return round(max(0.0, min((float) $stored, $length)), 6);
     }
 
     /** A finished run goes on: finishing by a slip of the finger costs nothing. */

@@ -10,8 +10,8 @@ use App\Models\RunChannel;
 use App\Samples\StoredSamples;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Collection;
-use Welkion\Core\Calibration\ProbeCalibration;
 use Welkion\Core\Calibration\ProbeKind;
+use Welkion\Core\Calibration\QuantityLine;
 use Welkion\Core\Samples\LongSeries;
 use Welkion\Core\Samples\Picture;
 
@@ -86,29 +86,9 @@ final readonly class RunPictures
             return $picture;
         }
         $calibration = $channel->reading();
-        $celsius = $this->celsius($run, $long, $from, $to);
+        $line = $calibration === null ? null : QuantityLine::of($calibration, 0.0, $this->celsius($run, $long, $from, $to), null);
 
-        return $picture->mapped(static fn (array $raw): array => $calibration === null ? array_map(static fn (): float => NAN, $raw) : self::quantities($calibration, $raw, $celsius));
-    }
-
-    /**
-     * A calibration is a straight line in the raw signal, so two points of it tell all others.
-     *
-     * @param  list<float>  $raw
-     * @return list<float>
-     */
-    private static function quantities(ProbeCalibration $calibration, array $raw, ?float $celsius): array
-    {
-        $finite = array_filter($raw, is_finite(...));
-        if ($finite === []) {
-            return $raw;
-        }
-        [$low, $high] = [min($finite), max($finite)];
-        $high = $high > $low ? $high : $low + 1.0;
-        [$atLow, $atHigh] = [$calibration->quantity($low, 0.0, $celsius)->value, $calibration->quantity($high, 0.0, $celsius)->value];
-        $slope = ($atHigh - $atLow) / ($high - $low);
-
-        return array_map(static fn (float $v): float => $atLow + $slope * ($v - $low), $raw);
+        return $picture->mapped(static fn (array $raw): array => array_map(static fn (float $v): float => $line === null ? NAN : $line->value($v), $raw));
     }
 
     /**

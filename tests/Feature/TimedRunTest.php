@@ -109,9 +109,10 @@ final class TimedRunTest extends TestCase
         self::assertEqualsWithDelta(1.5, $ended, 0.7);
         sleep(1);
         self::assertLessThanOrEqual($ended + 1e-9, max($this->getJson("/api/runs/{$run}")->json('rows.*.cells.t.value')));
-        // The one that was given up comes back with the next number.
-        $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk();
-        $this->postJson("/api/experiments/{$this->experiment->id}/redo")->assertOk();
+        // A stop by a slip of the finger: it goes on, and ends where it is stopped again.
+        $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk()->assertJsonPath('changed.0.value.state', 'open')->assertJsonPath('changed.0.value.timed.endedS', null);
+        $this->postJson("/api/runs/{$run}/finish")->assertOk();
+        self::assertGreaterThan($ended + 0.9, Run::query()->findOrFail($run)->ended_s);
     }
 
     public function test_a_recorder_killed_while_the_run_waits_finds_the_beginning_it_missed(): void
@@ -220,6 +221,28 @@ final class TimedRunTest extends TestCase
         $plan(['rate' => 10, 'begin' => ['when' => 'above', 'column' => 'q', 'level' => 1]])->assertOk();
         $this->postJson("/api/experiments/{$this->experiment->id}/runs")->assertUnprocessable()->assertJsonPath('code', 'cannot-wait');
         self::assertSame(0, DB::table('runs')->where('experiment_id', $this->experiment->id)->count());
+    }
+
+    public function test_a_run_that_takes_readings_has_no_markers_and_no_time_to_go_on_for(): void
+    {
+        $run = $this->storedRunOf($this->experimentOf($this->teacher, $this->silentBenchOf($this->teacher)))->id;
+
+        $this->postJson("/api/runs/{$run}/markers", ['at' => 1])->assertConflict()->assertJsonPath('code', 'not-timed');
+        $this->postJson("/api/runs/{$run}/go-on", ['more' => 60])->assertConflict()->assertJsonPath('code', 'not-timed');
+    }
+
+    public function test_stopped_while_the_recorder_is_away_it_ends_with_what_is_stored(): void
+    {
+        $run = $this->started(['rate' => 10, 'length' => 600, 'begin' => null, 'end' => null]);
+        usleep(2_500_000);
+        $recorder = $this->recorder();
+        posix_kill($recorder, SIGSTOP);
+        try {
+            $this->postJson("/api/runs/{$run}/finish")->assertOk()->assertJsonPath('changed.0.value.state', 'finished');
+        } finally {
+            posix_kill($recorder, SIGCONT);
+        }
+        self::assertEqualsWithDelta(2.2, Run::query()->findOrFail($run)->ended_s, 1.0, 'Not the ten minutes that were planned.');
     }
 
     /** @param  array<string, mixed>  $plan */

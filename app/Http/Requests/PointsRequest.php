@@ -10,7 +10,6 @@ use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Collection;
 use Illuminate\Validation\ValidationException;
 use Welkion\Core\Notebook\ColumnKind;
-use Welkion\Core\Notebook\TimedPlan;
 
 /** What a screen wants to see of the samples of a run. */
 final class PointsRequest extends FormRequest
@@ -27,8 +26,8 @@ final class PointsRequest extends FormRequest
     {
         return [
             'columns' => ['required', 'string', 'max:1000'],
-            'from' => ['sometimes', 'numeric', 'min:-'.TimedPlan::MOST_BEFORE_S, 'max:'.self::LONGEST_S],
-            'to' => ['sometimes', 'numeric', 'min:-'.TimedPlan::MOST_BEFORE_S, 'max:'.self::LONGEST_S, ...$this->has('from') ? ['gte:from'] : []],
+            'from' => ['sometimes', 'numeric', 'min:-'.self::LONGEST_S, 'max:'.self::LONGEST_S],
+            'to' => ['sometimes', 'numeric', 'min:-'.self::LONGEST_S, 'max:'.self::LONGEST_S, ...$this->has('from') ? ['gte:from'] : []],
             'width' => ['sometimes', 'integer', 'min:1', 'max:'.self::WIDEST],
         ];
     }

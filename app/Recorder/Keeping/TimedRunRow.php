@@ -7,13 +7,13 @@ namespace App\Recorder\Keeping;
 use App\Models\Column;
 use App\Models\Run;
 use App\Models\RunChannel;
-use App\Notebook\CalibrationShares;
 use App\Notebook\Draft;
 use App\Notebook\Journal;
 use App\Notebook\Sender;
 use App\Recorder\Timed\Scale;
 use App\Recorder\Timed\ToldRun;
 use Illuminate\Support\Str;
+use Welkion\Core\Calibration\QuantityLine;
 use Welkion\Core\Notebook\RunEvent;
 use Welkion\Core\Units\Unit;
 
@@ -86,7 +86,7 @@ final readonly class TimedRunRow
             return null;
         }
         $by = $column->is_raw ? null : $channel->reading();
-        $line = $by === null ? null : CalibrationShares::of($by, 0.0, null, null);
+        $line = $by === null ? null : QuantityLine::of($by, 0.0, null, null);
         if ($line === null) {
             return new Scale($channel->probe_id, 0.0, 1.0);
         }

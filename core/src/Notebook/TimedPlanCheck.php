@@ -50,7 +50,9 @@ final class TimedPlanCheck
             $warnings[] = new Warning('too-many', 'Very many rows.', sprintf('That makes %.0f million rows a channel. Fewer a second, or a shorter run, say as much and open faster.', (float) $plan->length * $plan->rate / 1e6));
         }
 
-        $needed = ($plan->length ?? 0.0) * $plan->rate * count($probes) * self::BYTES_EACH;
+        // A slow run is stored as fast as its live values are shown.
+        $samples = array_sum(array_map(static fn (array $p): float => min($p['fastestHz'], max($plan->rate, $p['kind']->liveHz())), $probes));
+        $needed = ($plan->length ?? 0.0) * $samples * self::BYTES_EACH;
         if ($needed > self::SHARE_OF_DISK * $freeBytes) {
             $warnings[] = new Warning('disk', 'Too long for the disk.', sprintf('It needs %.1f GB, and %.1f GB are left on the disk of this computer. Record fewer rows a second, or make room.', $needed / 1e9, $freeBytes / 1e9));
         }

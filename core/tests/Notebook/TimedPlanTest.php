@@ -105,6 +105,10 @@ final class TimedPlanTest extends TestCase
         self::assertSame([], TimedPlanCheck::warnings($plan, $probes, 44e6));
         self::assertSame('disk', TimedPlanCheck::warnings($plan, $probes, 43.9e6)[0]->code);
         self::assertSame([], TimedPlanCheck::warnings(TimedPlan::fromArray(['rate' => 1000]), $probes, 1.0));
+        // Once a second is stored as often as it is shown live, 20 times a second.
+        $slow = TimedPlan::fromArray(['rate' => 1, 'length' => 1000]);
+        self::assertSame([], TimedPlanCheck::warnings($slow, $probes, 880e3));
+        self::assertSame('disk', TimedPlanCheck::warnings($slow, $probes, 879e3)[0]->code);
     }
 
     public function test_every_kind_of_probe_is_recorded_as_a_lesson_needs_it(): void

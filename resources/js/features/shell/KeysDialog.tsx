@@ -4,7 +4,8 @@ import { DialogDone } from '../../ui/DialogActions'
 const KEYS = [
   ['T', 'Take or accept the reading'],
   ['K', 'Keep the calibration'],
-  ['S', 'Start or finish the run'],
+  ['S', 'Start, finish or stop the run'],
+  ['M', 'Drop a marker; begin a run that waits'],
   ['F', 'Fit the view to the data'],
   ['← →', 'Move the picked point, once the figure has the focus'],
   ['Shift + ← →', 'Stretch the span'],

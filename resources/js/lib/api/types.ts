@@ -50,7 +50,6 @@ export type Standard = Schemas['Standard']
 export type StandardRow = Schemas['StandardRow']
 export type StandardsChoice = Schemas['StandardsChoice']
 export type TimedPlan = Schemas['TimedPlan']
-export type TimedState = Schemas['TimedState']
 export type Trust = Schemas['Trust']
 export type Truth = Schemas['Truth']
 export type User = NonNullable<Schemas['Session']['user']>

@@ -1,17 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { column } from '../../testing/notebook'
 import type { RunEvent } from '../api/types'
-import {
-  beginWords,
-  clockWords,
-  durationWords,
-  endWords,
-  eventWords,
-  plainNumber,
-  rateWords,
-  secondsIn,
-  timedWords,
-} from './words'
+import { beginWords, clockWords, durationWords, endWords, eventWords, plainNumber, rateWords, secondsIn } from './words'
 
 const COLUMNS = [
   column('p', { kind: 'measured', shownName: 'Pressure', unit: 'kPa' }),
@@ -75,7 +65,6 @@ describe('a timed run in words', () => {
     expect(endWords({ rate: 1, length: 60 }, COLUMNS)).toBe('after 1 min')
     expect(endWords({ rate: 1, length: null, end }, COLUMNS)).toBe('when pressure is steady')
     expect(endWords({ rate: 1, length: 60, end }, COLUMNS)).toBe('when pressure is steady, after 1 min at the latest')
-    expect(timedWords({ rate: 2, length: 60 }, COLUMNS)).toBe('twice a second; begins at once; ends after 1 min')
   })
 
   it('knows units of time, and numbers as a person writes them', () => {

@@ -80,8 +80,3 @@ export function endWords(plan: TimedPlan, columns: readonly Column[]): string {
   const after = `after ${durationWords(plan.length)}`
   return event === null ? after : `${event}, ${after} at the latest`
 }
-
-/** "twice a second, at once, after 10 min". */
-export function timedWords(plan: TimedPlan, columns: readonly Column[]): string {
-  return `${rateWords(plan.rate)}; begins ${beginWords(plan, columns)}; ends ${endWords(plan, columns)}`
-}

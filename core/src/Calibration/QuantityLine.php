@@ -2,14 +2,16 @@
 
 declare(strict_types=1);
 
-namespace App\Notebook;
+namespace Welkion\Core\Calibration;
 
-use Welkion\Core\Calibration\ProbeCalibration;
 use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Uncertainty\Source;
 
-/** A calibration at one temperature as straight lines in the raw signal: of the value, and of what each of its constants moves it by. */
-final readonly class CalibrationShares
+/**
+ * A calibration at one temperature as straight lines in the raw signal: of the quantity, and of what each of its constants moves it
+ * by. Two points of it tell all others, so that a hundred thousand samples are worked out as fast as they are read.
+ */
+final readonly class QuantityLine
 {
     /**
      * @param  array<string, Source>  $sources  by identity
@@ -19,7 +21,12 @@ final readonly class CalibrationShares
     {
     }
 
-    /** @return self|null null if nothing can be worked out by it */
+    /**
+     * @param  float  $rawUncertainty  standard uncertainty of the raw signal, the same for all
+     * @param  float|null  $celsius  temperature of the sample; that of the standards if not known
+     * @param  Source|null  $source  what the line is called: two quantities by the same one err together
+     * @return self|null null if nothing can be worked out by it
+     */
     public static function of(ProbeCalibration $by, float $rawUncertainty, ?float $celsius, ?Source $source): ?self
     {
         try {
@@ -46,11 +53,13 @@ final readonly class CalibrationShares
         ));
     }
 
+    /** The quantity for a raw signal, in the unit of the calibration. */
     public function value(float $raw): float
     {
         return $this->offset + $this->slope * $raw;
     }
 
+    /** How far the quantity moves when a source is off by its standard uncertainty. */
     public function share(string $identity, float $raw): float
     {
         return $this->shares[$identity][0] + $this->shares[$identity][1] * $raw;
