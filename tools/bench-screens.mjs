@@ -20,7 +20,9 @@ const { browser, page, signIn } = await signedInPage()
 // What the browser loads before anyone has signed in.
 let firstBytes = 0
 page.on('response', async (response) => {
-  if (response.url().endsWith('.js') && response.ok()) firstBytes += gzipSync(await response.body()).length
+  if (!response.url().endsWith('.js') || !response.ok()) return
+  const body = await response.body()
+  firstBytes += gzipSync(body).length
 })
 await page.goto('/sign-in')
 await page.getByRole('button', { name: 'Sign in' }).waitFor()
