@@ -28,15 +28,25 @@ use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\SpanController;
+use App\Http\Controllers\WatchController;
+use App\Http\Controllers\WatcherController;
+use App\Http\Middleware\Watching;
 use Illuminate\Support\Facades\Route;
 
 // What is no number names nothing, also where MariaDB would take its first digits for one.
-Route::patterns(array_fill_keys(['bench', 'probe', 'calibration', 'zero', 'standard', 'experiment', 'run', 'reading', 'entry', 'column', 'line', 'span', 'figure'], '[1-9][0-9]{0,17}') + ['position' => '[0-4]', 'revision' => '[0-9]{1,9}', 'protocol' => '[a-z0-9-]{1,60}', 'signIn' => '[0-9a-f]{64}']);
+Route::patterns(array_fill_keys(['bench', 'probe', 'calibration', 'zero', 'standard', 'experiment', 'run', 'reading', 'entry', 'column', 'line', 'span', 'figure', 'watch'], '[1-9][0-9]{0,17}') + ['position' => '[0-4]', 'revision' => '[0-9]{1,9}', 'protocol' => '[a-z0-9-]{1,60}', 'signIn' => '[0-9a-f]{64}']);
 
 Route::prefix('api')->group(function (): void {
     Route::get('session', [SessionController::class, 'show'])->middleware('throttle:api');
     Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
     Route::get('live/authorize', LiveController::class)->middleware('throttle:api');
+
+    Route::post('watch', [WatcherController::class, 'enter'])->name('watch.enter')->middleware('throttle:api');
+    Route::prefix('watch/{watch}')->middleware(['throttle:api', Watching::class])->group(function (): void {
+        Route::get('', [WatcherController::class, 'show']);
+        Route::get('runs/{run}', [WatcherController::class, 'run']);
+        Route::get('runs/{run}/points', PointsController::class);
+    });
 
     Route::middleware(['auth', 'throttle:api'])->group(function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
@@ -125,6 +135,9 @@ Route::prefix('api')->group(function (): void {
             Route::patch('figures/{figure}', [FigureController::class, 'update']);
             Route::delete('figures/{figure}', [FigureController::class, 'destroy']);
             Route::post('runs', [RunController::class, 'store']);
+            Route::get('watch', [WatchController::class, 'show']);
+            Route::post('watch', [WatchController::class, 'store']);
+            Route::delete('watch', [WatchController::class, 'destroy']);
             Route::get('rows.csv', [RowsFileController::class, 'together']);
             Route::get('rows.zip', [RowsFileController::class, 'apart']);
         });

@@ -192,4 +192,24 @@ final class Refusal extends \DomainException
     {
         return new self('step-backwards', "This run stands at {$reached} already, so {$step} cannot be reached. Retake a reading to correct it.");
     }
+
+    public static function noSuchCode(): self
+    {
+        return new self('no-such-code', 'No board is open under this code. Look at the projector again: two words and a number, as PLUM-FERN-472.', 404);
+    }
+
+    public static function tooManyCodes(int $seconds): self
+    {
+        return new self('too-many-codes', "Too many wrong codes were tried. Wait {$seconds} s and try again.", 429);
+    }
+
+    public static function boardClosed(): self
+    {
+        return new self('board-closed', 'This board was closed. Ask for a new code.', 410);
+    }
+
+    public static function notLetIn(): self
+    {
+        return new self('not-let-in', 'Type the code of the board first.', 403);
+    }
 }

@@ -21,15 +21,28 @@ final readonly class ChangeNotice
         DB::afterCommit(fn () => $this->tell($experimentId, ['experimentId' => $experimentId, 'revision' => $revision, 'screen' => $screen]));
     }
 
+    /** Onlookers of a board are told that it is closed; then their connections end. */
+    public function watchClosed(int $watchId): void
+    {
+        DB::afterCommit(function () use ($watchId): void {
+            $this->send('POST', "watch-{$watchId}", (string) json_encode(['watchId' => $watchId, 'isClosed' => true]));
+            $this->send('DELETE', "watch-{$watchId}", '');
+        });
+    }
+
     /** @param  array<string, int|string>  $told */
     private function tell(int $id, array $told): void
+    {
+        $this->send('POST', "experiment-{$id}", json_encode($told, JSON_THROW_ON_ERROR));
+    }
+
+    private function send(string $method, string $channel, string $body): void
     {
         $socket = @stream_socket_client("unix://{$this->socket}", timeout: self::WITHIN_S);
         if ($socket === false) {
             return;
         }
-        $body = json_encode($told, JSON_THROW_ON_ERROR);
-        fwrite($socket, "POST /publish/experiment-{$id} HTTP/1.0\r\nContent-Type: application/json\r\n"
+        fwrite($socket, "{$method} /publish/{$channel} HTTP/1.0\r\nContent-Type: application/json\r\n"
             .'Content-Length: '.strlen($body)."\r\n\r\n".$body);
         stream_set_timeout($socket, 0, (int) (self::WITHIN_S * 1e6));
         fgets($socket);

@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
+use Welkion\Core\Notebook\Board;
 
 /**
  * A notebook, whatever is studied in it.
@@ -35,6 +36,14 @@ final class Experiment extends Model
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    /** What its board shows; until someone arranges it, what a class looks at first. */
+    public function board(): Board
+    {
+        $board = $this->plan['board'] ?? null;
+
+        return is_array($board) ? Board::fromArray($board) : Board::ready();
+    }
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo

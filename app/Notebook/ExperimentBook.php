@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Notebook;
 
+use App\Exceptions\Refusal;
 use App\Models\Bench;
 use App\Models\Experiment;
 use Illuminate\Support\Facades\DB;
+use Welkion\Core\Notebook\Board;
 
 /** What is changed of an experiment as a whole. */
 final readonly class ExperimentBook
@@ -27,6 +29,20 @@ final readonly class ExperimentBook
                 'conclusion' => 'Wrote the conclusion',
                 default => 'Chose the bench '.(Bench::query()->find($attributes['bench_id'] ?? 0)->name ?? 'none'),
             };
+        });
+    }
+
+    /** Arranges its board in another way. */
+    public function changeBoard(Experiment $experiment, Board $board, Sender $sender): void
+    {
+        $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $board): string {
+            $unknown = array_diff($board->columns(), $experiment->columns()->pluck('symbol')->all());
+            if ($unknown !== []) {
+                throw Refusal::badFormula('"'.reset($unknown).'" is no column here, so the board cannot show it.');
+            }
+            $draft->update($experiment, ['plan' => ['board' => $board->toArray()] + $experiment->plan]);
+
+            return 'Arranged the board';
         });
     }
 

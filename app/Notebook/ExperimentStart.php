@@ -20,7 +20,7 @@ use Welkion\Core\Notebook\Protocol;
 final readonly class ExperimentStart
 {
     /** What an experiment remembers of its protocol; the rest is in tables. */
-    private const REMEMBERED = ['title', 'question', 'finds', 'sentence', 'picture', 'subject', 'level', 'minutes', 'prepare', 'roles', 'run', 'hints'];
+    private const REMEMBERED = ['title', 'question', 'finds', 'sentence', 'picture', 'subject', 'level', 'minutes', 'prepare', 'roles', 'run', 'board', 'hints'];
 
     /** @param  string  $key  the same key again gives the same experiment */
     public function begin(User $user, string $key, string $title, Protocol $protocol, ?Bench $bench): Experiment

@@ -47,6 +47,8 @@ final class Renaming
             )] + $figure->options]);
         }
         self::renameInPlans($draft, $rows, $from, $to);
+        $board = $draft->experiment->board();
+        in_array($from, $board->columns(), true) && $draft->update($draft->experiment, ['plan' => ['board' => $board->renamed($from, $to)->toArray()] + $draft->experiment->plan]);
     }
 
     /** What the next timed run waits for, and what one that is open does. */

@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Auth\EmailAddress;
 use App\Http\SenderOf;
 use App\Live\ChangeNotice;
+use App\Live\Onlookers;
 use App\Notebook\LibraryProtocol;
 use App\Notebook\ProtocolLibrary;
 use App\Notebook\RunListener;
@@ -14,6 +15,7 @@ use App\Notebook\Sender;
 use App\Recorder\RecorderClient;
 use App\Storage\AwayMark;
 use App\Storage\NoSecondTry;
+use App\Watching\WatchDoor;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Database\LostConnectionDetector;
 use Illuminate\Contracts\Foundation\Application;
@@ -48,6 +50,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(ChangeNotice::class, static fn (): ChangeNotice => new ChangeNotice(
             config()->string('welkion.sockets').'/publish.sock',
         ));
+        $this->app->singleton(Onlookers::class, static fn (): Onlookers => new Onlookers(config()->string('welkion.sockets').'/publish.sock'));
         if (! $this->app->runningInConsole()) {
             $this->app->singleton(LostConnectionDetector::class, NoSecondTry::class);
         }
@@ -74,6 +77,12 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('bench-trials', static fn (Request $request): Limit => Limit::perMinute(self::BENCH_TRIALS_PER_MINUTE)
             ->by('trial '.(string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::REQUESTS_PER_MINUTE)
-            ->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));
+            ->by((string) ($request->user()?->getAuthIdentifier() ?? (self::isOnlooker($request) ? $request->session()->getId() : $request->ip()))));
+    }
+
+    /** A class of onlookers behind one address is no single guest. */
+    private static function isOnlooker(Request $request): bool
+    {
+        return $request->hasSession() && $request->session()->has(WatchDoor::SESSION_KEY);
     }
 }

@@ -18,7 +18,7 @@ free_base() {
 with_copy() (
     name=$1 first=$2
     shift 2
-    unset WELKION_HTTP_PORT WELKION_DB_PORT WELKION_BENCH_PORT
+    unset WELKION_HTTP_HOST WELKION_HTTP_PORT WELKION_DB_PORT WELKION_BENCH_PORT
     export WELKION_BENCH_SPEED=${COPY_BENCH_SPEED:-60} WELKION_APP_ENV=${COPY_APP_ENV:-testing}
     rm -rf "$WELKION_ROOT/var/$name"
     instance_open "$name" "$(free_base "$first")"

@@ -16,6 +16,7 @@ instance_open() {
     DB_PORT=${WELKION_DB_PORT:-$((base + 1))}
     BENCH_PORT=${WELKION_BENCH_PORT:-$((base + 2))}
     BENCH_SPEED=${WELKION_BENCH_SPEED:-10}
+    HTTP_HOST=${WELKION_HTTP_HOST:-127.0.0.1}
     ADDRESS="http://127.0.0.1:$HTTP_PORT"
 
     umask 077
@@ -113,7 +114,7 @@ remove_socket_folder() {
 
 fill_templates() {
     FILL_ROOT=$WELKION_ROOT FILL_VAR=$WELKION_VAR FILL_SOCKETS=$SOCKETS FILL_ACCOUNT=$(id -un) FILL_GROUP=$(id -gn) \
-        FILL_HTTP_PORT=$HTTP_PORT FILL_DB_PORT=$DB_PORT FILL_BENCH_PORT=$BENCH_PORT FILL_BENCH_SPEED=$BENCH_SPEED \
+        FILL_HTTP_HOST=$HTTP_HOST FILL_HTTP_PORT=$HTTP_PORT FILL_DB_PORT=$DB_PORT FILL_BENCH_PORT=$BENCH_PORT FILL_BENCH_SPEED=$BENCH_SPEED \
         FILL_DB_PASSWORD=$(sed -n 's/^DB_PASSWORD=//p' "$WELKION_VAR/secrets.env") \
         FILL_FPM=$(command -v php-fpm8.2) FILL_PHP=$(command -v php8.2) \
         FILL_NGINX=$(command -v nginx || echo /usr/sbin/nginx) FILL_MARIADBD=$(command -v mariadbd || echo /usr/sbin/mariadbd) \

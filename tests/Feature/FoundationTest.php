@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Http\Middleware\Watching;
 use Carbon\CarbonImmutable;
 use Carbon\FactoryImmutable;
 use Illuminate\Routing\Route;
@@ -44,7 +45,9 @@ final class FoundationTest extends TestCase
             }
             $middleware = implode(' ', $route->gatherMiddleware());
             self::assertStringContainsString('throttle:', $middleware, $route->uri());
-            if (str_contains($route->uri(), '{')) {
+            if (str_starts_with($route->uri(), 'api/watch/')) {
+                self::assertStringContainsString(Watching::class, $middleware, 'Onlookers have a code instead of an account.');
+            } elseif (str_contains($route->uri(), '{')) {
                 self::assertStringContainsString('can:use,', $middleware, $route->uri());
             }
         }

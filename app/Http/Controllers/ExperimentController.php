@@ -64,8 +64,10 @@ final class ExperimentController
     {
         $plan = $request->plan($experiment);
         $kind = $request->runKind();
+        $board = $request->board();
         match (true) {
             $plan !== null => $runs->changeNextPlan($experiment, $plan, $sender),
+            $board !== null => $this->book->changeBoard($experiment, $board, $sender),
             $kind !== null => $runs->changeKind($experiment, $kind, $sender),
             default => $this->book->change($experiment, $request->changes(), $sender),
         };

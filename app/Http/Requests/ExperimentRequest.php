@@ -11,6 +11,7 @@ use App\Models\Run;
 use App\Recording\RunBook;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use Welkion\Core\Notebook\Board;
 use Welkion\Core\Notebook\StepLimits;
 use Welkion\Core\Notebook\StepPlan;
 use Welkion\Core\Notebook\TimedPlan;
@@ -36,6 +37,11 @@ final class ExperimentRequest extends FormRequest
             'runKind' => ['sometimes', Rule::in([Run::STEPWISE, Run::TIMED])],
             'aim' => ['sometimes', 'nullable', 'string', 'max:4000'],
             'conclusion' => ['sometimes', 'nullable', 'string', 'max:8000'],
+            'board' => [$this->isMethod('POST') ? 'prohibited' : 'sometimes', 'array:arrangement,tiles'],
+            'board.tiles' => ['required_with:board', 'array', 'max:4'],
+            'board.tiles.*' => ['array:shows,columns,from,to'],
+            'board.tiles.*.columns' => ['sometimes', 'array', 'max:4'],
+            'board.tiles.*.columns.*' => ['string', 'max:20'],
         ] + PlanRules::rules('plan');
     }
 
@@ -64,6 +70,11 @@ final class ExperimentRequest extends FormRequest
             + ($this->has('aim') ? ['aim' => $text('aim')] : [])
             + ($this->has('conclusion') ? ['conclusion' => $text('conclusion')] : [])
             + ($this->has('benchId') ? ['bench_id' => $this->bench()?->id] : []);
+    }
+
+    public function board(): ?Board
+    {
+        return $this->has('board') ? Board::fromArray($this->array('board')) : null;
     }
 
     public function plan(Experiment $experiment): StepPlan|TimedPlan|null

@@ -93,7 +93,7 @@ final readonly class NotebookShapes
         return [
             'title' => $experiment->title, 'aim' => $experiment->aim, 'conclusion' => $experiment->conclusion,
             'bench' => $experiment->bench === null ? null : ['id' => $experiment->bench->id, 'name' => $experiment->bench->name],
-            'plan' => PlanShape::of($experiment, $this->notebook),
+            'plan' => PlanShape::of($experiment, $this->notebook), 'board' => $experiment->board()->toArray(),
         ];
     }
 }

@@ -26,8 +26,11 @@ use Welkion\Core\Working\Outcome;
 /** The rows of a run, what is still to come, and what is to be said of it, in the shape of the HTTP API. */
 final class RunRowsShape
 {
-    /** @return array<string, mixed> */
-    public static function of(Run $run, ExperimentWork $work): array
+    /**
+     * @param  bool  $isWithSamples  whether a timed run tells its rows, not only what is said of it
+     * @return array<string, mixed>
+     */
+    public static function of(Run $run, ExperimentWork $work, bool $isWithSamples = true): array
     {
         $data = $work->worked->data($run->id);
         $columns = array_map(static fn (Column $c): WorkedColumn => $work->worked->column($c->symbol, $run->id), array_combine($work->rows->columns->pluck('symbol')->all(), $work->rows->columns->all()));
@@ -40,7 +43,7 @@ final class RunRowsShape
             ], array_map(strval(...), array_keys($columns)), array_values($columns)),
         ];
 
-        return $told + ($run->isTimed() ? self::timed($run, $work, $data, $columns) : self::stepwise($run, $work, $data, $columns));
+        return $told + ($run->isTimed() ? self::timed($run, $work, $data, $columns, $isWithSamples) : self::stepwise($run, $work, $data, $columns));
     }
 
     /**
@@ -68,11 +71,11 @@ final class RunRowsShape
      * @param  array<string, WorkedColumn>  $columns
      * @return array<string, mixed>
      */
-    private static function timed(Run $run, ExperimentWork $work, RunData $data, array $columns): array
+    private static function timed(Run $run, ExperimentWork $work, RunData $data, array $columns, bool $isWithSamples): array
     {
         $warnings = TimedWatch::warnings($run, $work->rows, $work->worked);
         $stride = TimedRows::shownStride($data->rowCount);
-        $places = $data->rowCount === 0 ? [] : range(0, $data->rowCount - 1, $stride);
+        $places = $data->rowCount === 0 || ! $isWithSamples ? [] : range(0, $data->rowCount - 1, $stride);
 
         return [
             'remaining' => [], 'timed' => ['rowCount' => $data->rowCount, 'everyNth' => $stride, 'markers' => array_values($run->loadMissing('markers')->markers->map(

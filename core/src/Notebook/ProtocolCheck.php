@@ -41,6 +41,7 @@ final class ProtocolCheck
         $check->lines();
         $check->figures();
         $check->plan();
+        $check->board();
         $check->circles();
 
         return $check->problems;
@@ -136,6 +137,19 @@ final class ProtocolCheck
                     $this->problems[] = 'In figure '.($i + 1).": \"{$symbol}\" is no column.";
                 }
             }
+        }
+    }
+
+    private function board(): void
+    {
+        $data = $this->data->fields('board')->all;
+        try {
+            $columns = array_map(static fn (Fields $c): string => $c->text('symbol'), $this->data->things('columns'));
+            foreach ($data === [] ? [] : array_diff(Board::fromArray($data)->columns(), $columns) as $symbol) {
+                $this->problems[] = "On the board: \"{$symbol}\" is no column.";
+            }
+        } catch (CoreException $error) {
+            $this->problems[] = "On the board: {$error->getMessage()}";
         }
     }
 

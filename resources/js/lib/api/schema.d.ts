@@ -1284,6 +1284,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/experiments/{experiment}/watch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        /** Which live values belong on the board, and whether others may see it */
+        get: operations["showWatch"];
+        put?: never;
+        /** Opens the board to others by a code; the same code again while it is open */
+        post: operations["openWatch"];
+        /** Closes it; onlookers are cut off */
+        delete: operations["closeWatch"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/watch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lets an onlooker in by the code of a board, without an account */
+        post: operations["enterBoard"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/watch/{watch}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                watch: components["parameters"]["watch"];
+            };
+            cookie?: never;
+        };
+        get: operations["showWatched"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/watch/{watch}/runs/{run}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                watch: components["parameters"]["watch"];
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        /** A run on the board; of a timed one without its rows, which are seen as points */
+        get: operations["showWatchedRun"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/watch/{watch}/runs/{run}/points": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                watch: components["parameters"]["watch"];
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        /** As the points of a run, for an onlooker */
+        get: operations["seeWatchedSamples"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/experiments/{experiment}/rows.csv": {
         parameters: {
             query?: never;
@@ -2109,6 +2205,49 @@ export interface components {
             conclusion: string | null;
             bench: components["schemas"]["BenchName"] | null;
             plan: components["schemas"]["ExperimentPlan"];
+            board: components["schemas"]["Board"];
+        };
+        /** @description One tile for each place of the arrangement, from upper left to lower right */
+        Board: {
+            /** @enum {string} */
+            arrangement: "one" | "two" | "three" | "four";
+            tiles: components["schemas"]["Tile"][];
+        };
+        Tile: {
+            /** @enum {string} */
+            shows: "figure" | "readout" | "level" | "table";
+            /** @description symbols; none for all that is measured */
+            columns: string[];
+            /** @description of a level, in the unit of its column */
+            from?: number;
+            to?: number;
+        };
+        /** @description Which live value is that of a column */
+        BoardChannel: {
+            symbol: string;
+            probeId: number;
+            /** @description of the live value */
+            unit: string;
+        };
+        BoardWatch: {
+            benchId: number | null;
+            channels: components["schemas"]["BoardChannel"][];
+            watch: {
+                code: string;
+                /** Format: date-time */
+                closesAt: string;
+                /** @description devices that watch now; null if that cannot be told */
+                onlookers: number | null;
+            } | null;
+        };
+        /** @description What an onlooker knows of a notebook; what is typed, written and worked out is left out */
+        Watched: {
+            watchId: number;
+            /** Format: date-time */
+            closesAt: string;
+            notebook: components["schemas"]["Notebook"];
+            benchId: number | null;
+            channels: components["schemas"]["BoardChannel"][];
         };
         /** @description An experiment, without what was recorded in its runs */
         Notebook: {
@@ -2119,6 +2258,7 @@ export interface components {
             conclusion: string | null;
             bench: components["schemas"]["BenchName"] | null;
             plan: components["schemas"]["ExperimentPlan"];
+            board: components["schemas"]["Board"];
             entries: components["schemas"]["Entry"][];
             columns: components["schemas"]["Column"][];
             spans: components["schemas"]["Span"][];
@@ -2386,6 +2526,7 @@ export interface components {
         standard: number;
         experiment: number;
         run: number;
+        watch: number;
         reading: number;
         entry: number;
         column: number;
@@ -3662,6 +3803,7 @@ export interface operations {
                     title?: string;
                     aim?: string | null;
                     conclusion?: string | null;
+                    board?: components["schemas"]["Board"];
                     benchId?: number | null;
                     /**
                      * @description how runs are taken from now on
@@ -4948,6 +5090,200 @@ export interface operations {
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    showWatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How it stands */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardWatch"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+        };
+    };
+    openWatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is open */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardWatch"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+        };
+    };
+    closeWatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is closed */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+        };
+    };
+    enterBoard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description two words and a number in any writing */
+                    code: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What is on the board */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Watched"];
+                };
+            };
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            429: components["responses"]["Problem"];
+        };
+    };
+    showWatched: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                watch: components["parameters"]["watch"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is on the board */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Watched"];
+                };
+            };
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+        };
+    };
+    showWatchedRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                watch: components["parameters"]["watch"];
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The run */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunRows"];
+                };
+            };
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+        };
+    };
+    seeWatchedSamples: {
+        parameters: {
+            query: {
+                columns: string;
+                from?: number;
+                to?: number;
+                width?: number;
+            };
+            header?: never;
+            path: {
+                watch: components["parameters"]["watch"];
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The pictures */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Points"];
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description It is as it was */
+            304: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
     };
