@@ -45,7 +45,7 @@ Route::prefix('api')->group(function (): void {
     Route::prefix('watch/{watch}')->middleware(['throttle:api', Watching::class])->group(function (): void {
         Route::get('', [WatcherController::class, 'show']);
         Route::get('runs/{run}', [WatcherController::class, 'run']);
-        Route::get('runs/{run}/points', PointsController::class);
+        Route::get('runs/{run}/points', [WatcherController::class, 'points']);
     });
 
     Route::middleware(['auth', 'throttle:api'])->group(function (): void {

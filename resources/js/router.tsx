@@ -27,6 +27,8 @@ function page(load: () => Promise<ComponentType>) {
 export function createRouter() {
   return createBrowserRouter([
     { path: '/sign-in', element: <SignInPage /> },
+    { path: '/watch', ...page(async () => (await import('./features/board')).WatchPage) },
+    { path: '/watch/:code', ...page(async () => (await import('./features/board')).WatchPage) },
     {
       element: <RequireSession />,
       hydrateFallbackElement: <></>,
@@ -49,6 +51,10 @@ export function createRouter() {
               ...page(async () => (await import('./features/calibration')).CalibratePage),
             },
           ],
+        },
+        {
+          path: '/experiments/:experimentId/board',
+          ...page(async () => (await import('./features/board')).BoardPage),
         },
         {
           path: '/experiments/:experimentId',

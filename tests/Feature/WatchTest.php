@@ -40,6 +40,7 @@ final class WatchTest extends TestCase
     public function test_an_onlooker_sees_the_board_live_and_back_in_time_and_changes_nothing(): void
     {
         $code = $this->opened();
+        $this->actingAs($this->teacher)->patchJson("/api/experiments/{$this->experiment->id}", ['plan' => ['rate' => 10, 'length' => 60, 'begin' => null, 'end' => null]])->assertOk();
         $run = $this->actingAs($this->teacher)->postJson("/api/experiments/{$this->experiment->id}/runs")->assertCreated()->json('made');
         $onlooker = $this->onlooker();
         $entered = $this->asked($onlooker, 'POST', '/api/watch', ['code' => ' '.strtolower(str_replace('-', ' ', $code))]);

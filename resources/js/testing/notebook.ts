@@ -147,6 +147,7 @@ export function notebook(change: Partial<Notebook> = {}): Notebook {
     id: 1,
     revision: 5,
     title: 'How sour is it?',
+    board: { arrangement: 'one', tiles: [{ shows: 'figure', columns: [] }] },
     aim: null,
     conclusion: null,
     bench: { id: 1, name: 'Alder' },
@@ -197,4 +198,6 @@ export const TEST_INK = {
   runs: ['#0072b2', '#b3470a', '#00785a', '#a2457f'],
   sans: 'sans',
   mono: 'mono',
+  scale: 1,
+  stroke: 1.5,
 } as const

@@ -29,7 +29,7 @@ export function Dialog({ title, isWide = false, onClose, children }: DialogProps
         onClose()
       }}
     >
-      <div className={`modal-box panel ${isWide ? 'max-w-4xl' : 'max-w-lg'}`}>
+      <div className={`modal-box panel text-base ${isWide ? 'max-w-4xl' : 'max-w-lg'}`}>
         <h2 id={titleId} className="mb-3 text-lg font-semibold">
           {title}
         </h2>

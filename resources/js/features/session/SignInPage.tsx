@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query'
-import { useNavigate, useSearchParams } from 'react-router'
+import { Link, useNavigate, useSearchParams } from 'react-router'
 import { Wordmark } from '../../ui/Wordmark'
 import { SignInForm } from './SignInForm'
 import { CurveSketch } from './CurveSketch'
@@ -37,6 +37,12 @@ export function SignInPage() {
           />
           <p className="quiet text-sm">
             The address and the password of the demo teacher were printed where Welkion was started.
+          </p>
+          <p className="text-sm">
+            With the code of a board:{' '}
+            <Link to="/watch" className="word-button">
+              watch it without an account
+            </Link>
           </p>
         </div>
       </div>

@@ -1,4 +1,4 @@
-import { History } from 'lucide-react'
+import { History, Presentation } from 'lucide-react'
 import { useState } from 'react'
 import { Link, Outlet, useParams } from 'react-router'
 import { PageProblem } from '../../ui/PageProblem'
@@ -62,6 +62,9 @@ export function ExperimentShell() {
         <div className="flex flex-1 flex-wrap items-center justify-end gap-x-1 lg:flex-nowrap">
           <UndoButtons notebook={data} />
           <SaveStateText since={new Date(data.updatedAt)} />
+          <Link to={`/experiments/${experimentId}/board`} className="btn btn-sm btn-ghost px-2 font-normal">
+            <Presentation size={15} aria-hidden="true" /> Board
+          </Link>
           <button
             type="button"
             className="btn btn-sm btn-ghost px-2 font-normal"

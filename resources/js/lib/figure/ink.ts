@@ -13,6 +13,10 @@ export interface Ink {
   readonly runs: readonly string[]
   readonly sans: string
   readonly mono: string
+  /** How much larger than on paper: a projector is read from afar. */
+  readonly scale: number
+  /** Width of a line, px. */
+  readonly stroke: number
 }
 
 export function inkOf(element: Element): Ink {
@@ -32,6 +36,8 @@ export function inkOf(element: Element): Ink {
     runs: ['--run-1', '--run-2', '--run-3', '--run-4'].map(read),
     sans: read('--font-sans'),
     mono: read('--font-mono'),
+    scale: Number(read('--figure-scale')) || 1,
+    stroke: Number(read('--figure-stroke')) || 1.5,
   }
 }
 

@@ -7,8 +7,17 @@ import type { Ink } from './ink'
 import { markSeries, nextSeries, pickedSeries, runSeries } from './series'
 
 const LEFT_PX = 70
+/** Width of one letter of a label, and what stands beside the labels: ticks and the name. */
+const LETTER_PX = 8
+const BESIDE_LABELS_PX = 32
 const RIGHT_PX = 30
-const GAP_PERCENT = 6
+/** From the edge to the middle of a name that stands upright. */
+const NAME_PX = 24
+const BOTTOM_PX = 56
+/** Between two panels, so that the labels of one do not run into those of the other. */
+const GAP_PERCENT = 8
+/** So many steps of y at most in a low panel, or where labels are large; large labels in a low panel leave room for half of them. */
+const FEW_INTERVALS = 4
 
 /** A figure of columns of runs, in panels over one x, with the marks of the working. It knows no experiment. */
 export function notebookFigure(input: FigureInput, ink: Ink): FigureOption {
@@ -19,19 +28,22 @@ export function notebookFigure(input: FigureInput, ink: Ink): FigureOption {
     words === null
       ? (isTight ? tightRange : niceRange)(xs, leastX)
       : { min: -0.5, max: Math.max(0.5, words.length - 0.5), step: 1 }
-  const height = (100 - GAP_PERCENT * (panels.length - 1)) / panels.length
+  const gap = GAP_PERCENT * ink.scale
+  const height = (100 - gap * (panels.length - 1)) / panels.length
   const firstHeight = panels.length === 1 ? height : Math.min(62, height + 14)
-  const otherHeight =
-    panels.length === 1 ? 0 : (100 - firstHeight - GAP_PERCENT * (panels.length - 1)) / (panels.length - 1)
+  const axes = panels.map((columns, index) => yAxis(columns, index, input, words, ink))
+  // All panels begin at one line, so the longest label of all counts.
+  const left = Math.max(LEFT_PX, ...axes.map(({ letters }) => BESIDE_LABELS_PX + letters * LETTER_PX)) * ink.scale
+  const otherHeight = panels.length === 1 ? 0 : (100 - firstHeight - gap * (panels.length - 1)) / (panels.length - 1)
   return {
     animation: false,
     grid: panels.map((_, index) => ({
-      left: LEFT_PX,
-      right: RIGHT_PX,
+      left,
+      right: RIGHT_PX * ink.scale,
       // The heights are parts of what the names of x leave.
-      top: index === 0 ? 14 : `${(firstHeight + GAP_PERCENT + (index - 1) * (otherHeight + GAP_PERCENT)) * 0.86}%`,
+      top: index === 0 ? 14 : `${(firstHeight + gap + (index - 1) * (otherHeight + gap)) * 0.86}%`,
       ...(index === panels.length - 1
-        ? { bottom: 56 }
+        ? { bottom: BOTTOM_PX * ink.scale }
         : { height: `${(index === 0 ? firstHeight : otherHeight) * 0.82}%` }),
       outerBoundsMode: 'none' as const,
     })),
@@ -47,7 +59,7 @@ export function notebookFigure(input: FigureInput, ink: Ink): FigureOption {
         ...(words === null ? {} : { minorTick: { show: false }, minorSplitLine: { show: false } }),
       }
     }),
-    yAxis: panels.map((columns, index) => yAxis(columns, index, input, words, ink)),
+    yAxis: axes.map(({ axis: made }) => ({ ...made, nameGap: left - NAME_PX * ink.scale })),
     dataZoom: [
       {
         type: 'inside',
@@ -79,12 +91,20 @@ function yAxis(
   const isSmall = panels.length > 1
   // A low panel has no room for words beside it.
   const names = columns.map(isSmall && panel > 0 ? columnHead : axisName)
-  const made = axis(ink, names.join(', '), niceRange(values, null), 46)
+  const isLow = isSmall && panel > 0
+  const isLarge = ink.scale > 1
+  const few = isLow && isLarge ? FEW_INTERVALS / 2 : isLow || isLarge ? FEW_INTERVALS : undefined
+  const range = niceRange(values, null, few)
+  const made = axis(ink, names.join(', '), range, 0)
+  const letters = Math.max(...[range.min, range.max].map((end) => made.axisLabel.formatter(end).length))
   return {
-    ...made,
-    gridIndex: panel,
-    nameTextStyle: { ...made.nameTextStyle, fontSize: isSmall ? 13 : 15 },
-    axisLabel: values.length === 0 ? { show: false } : made.axisLabel,
-    ...(isSmall ? { minorTick: { show: false }, minorSplitLine: { show: false } } : {}),
+    letters,
+    axis: {
+      ...made,
+      gridIndex: panel,
+      nameTextStyle: { ...made.nameTextStyle, fontSize: (isSmall ? 13 : 15) * ink.scale },
+      axisLabel: values.length === 0 ? { show: false } : made.axisLabel,
+      ...(isSmall ? { minorTick: { show: false }, minorSplitLine: { show: false } } : {}),
+    },
   }
 }

@@ -41,7 +41,7 @@ export function runSeries(
       itemStyle: isFaint ? { color: ink.paper, borderColor: ink.faint, borderWidth: 1.5 } : { color: colour },
       lineStyle: {
         color: colour,
-        width: isFaint ? 1 : 1.5,
+        width: isFaint ? ink.stroke / 1.5 : ink.stroke,
         type: place === 0 ? ('solid' as const) : ('dashed' as const),
       },
       endLabel: {
@@ -49,7 +49,7 @@ export function runSeries(
         formatter: label,
         color: isFaint ? ink.quiet : colour,
         fontFamily: ink.sans,
-        fontSize: 14,
+        fontSize: 14 * ink.scale,
         align: 'right' as const,
         offset: [-6, isFaint ? 18 : -14],
       },
@@ -69,7 +69,7 @@ export function runSeries(
         formatter: 'set aside',
         color: ink.quiet,
         fontFamily: ink.sans,
-        fontSize: 13,
+        fontSize: 13 * ink.scale,
       },
       silent: true,
     },
@@ -104,7 +104,7 @@ export function markSeries(
     color: ink.primary,
     fontFamily: ink.sans,
     fontWeight: 'bold' as const,
-    fontSize: 14,
+    fontSize: 14 * ink.scale,
   })
   return [
     {
@@ -115,7 +115,7 @@ export function markSeries(
       markLine: {
         silent: true,
         symbol: 'none',
-        lineStyle: { color: ink.primary, width: 1.5, type: 'solid' as const },
+        lineStyle: { color: ink.primary, width: ink.stroke, type: 'solid' as const },
         data: [
           ...rules.map((mark) => ({
             xAxis: mark.x[0] ?? 0,
@@ -207,7 +207,7 @@ export function nextSeries(next: number, x: Column, range: AxisRange, ink: Ink) 
         formatter: `next ${stepText(next, x)}`,
         color: ink.primary,
         fontFamily: ink.sans,
-        fontSize: 14,
+        fontSize: 14 * ink.scale,
         position: 'insideEndTop' as const,
         rotate: 0,
         align: isCloseToAxis ? ('left' as const) : ('right' as const),

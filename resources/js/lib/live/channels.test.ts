@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { LiveBench } from '../api/types'
-import { benchChannel, experimentChannel, foldBench } from './channels'
+import { benchChannel, experimentChannel, foldBench, foldWatch } from './channels'
 
 function message(benchId: number, more: Partial<LiveBench>): LiveBench {
   return {
@@ -43,5 +43,16 @@ describe('live channels', () => {
     expect(benchChannel([1, 2])).not.toBe(benchChannel([2]))
     expect(experimentChannel(5)).toBe(experimentChannel(5))
     expect(experimentChannel(5)).not.toBe(experimentChannel(6))
+  })
+})
+
+describe('foldWatch', () => {
+  it('holds live values, the newest revision, and that the board was closed', () => {
+    const live = foldWatch(null, message(3, { time: 7 }))
+    expect(live.benches?.get(3)?.time).toBe(7)
+    const news = foldWatch(live, { experimentId: 1, revision: 9, screen: '' })
+    expect(foldWatch(news, { experimentId: 1, revision: 8, screen: '' }).revision).toBe(9)
+    expect([news.isClosed, news.benches]).toEqual([false, live.benches])
+    expect(foldWatch(news, { watchId: 5, isClosed: true })).toEqual({ ...news, isClosed: true })
   })
 })

@@ -44,3 +44,25 @@ export function foldBench(benches: LiveBenches | null, message: LiveBench): Live
   const world = message.world === undefined ? (before?.world ?? null) : message.world
   return new Map(benches).set(message.benchId, { ...message, world })
 }
+
+/** What an onlooker hears: live values, that something of the notebook has changed, that the board was closed. */
+export type WatchMessage = LiveBench | ExperimentNews | { watchId: number; isClosed: true }
+
+export interface WatchState {
+  benches: LiveBenches | null
+  revision: number
+  isClosed: boolean
+}
+
+export function foldWatch(state: WatchState | null, message: WatchMessage): WatchState {
+  const before = state ?? { benches: null, revision: 0, isClosed: false }
+  if ('isClosed' in message) return { ...before, isClosed: true }
+  if ('benchId' in message) return { ...before, benches: foldBench(before.benches, message) }
+  return { ...before, revision: Math.max(before.revision, message.revision) }
+}
+
+/** The channel of a board, its experiment and the bench it is recorded from. */
+export function watchChannel(watchId: number, experimentId: number, benchId: number | null) {
+  const names = [`watch-${watchId}`, `experiment-${experimentId}`, ...(benchId === null ? [] : [`bench-${benchId}`])]
+  return new LiveChannel<WatchMessage, WatchState>(`/live/${names.join(',')}`, foldWatch)
+}

@@ -1,0 +1,77 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useEffect, useState, useSyncExternalStore } from 'react'
+import { answerOf, api } from '../../lib/api/client'
+import { Problem } from '../../lib/api/problem'
+import type { Watched } from '../../lib/api/types'
+import { watchChannel } from '../../lib/live/channels'
+
+/** A class of onlookers does not ask all in the same moment. */
+const SPREAD_MS = 800
+const BOARD_CLOSED = 410
+
+const watchedKey = (watchId: number) => ['watched', watchId] as const
+
+/** Lets this device in by a code. */
+export function useEnter(onEntered: (watched: Watched) => void) {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: (code: string) => answerOf(api.POST('/api/watch', { body: { code } })),
+    onSuccess: (watched) => {
+      client.setQueryData(watchedKey(watched.watchId), watched)
+      onEntered(watched)
+    },
+  })
+}
+
+/** What is on a board that this device was let in to. */
+export function useWatched(first: Watched) {
+  const { watchId } = first
+  const watched = useQuery({
+    queryKey: watchedKey(watchId),
+    queryFn: () => answerOf(api.GET('/api/watch/{watch}', { params: { path: { watch: watchId } } })),
+    initialData: first,
+    staleTime: Infinity,
+  })
+  return {
+    data: watched.data,
+    isClosed: watched.error instanceof Problem && watched.error.status === BOARD_CLOSED,
+  }
+}
+
+/** A run on the board. */
+export function useWatchedRun(watchId: number, runId: number | null, revision: number) {
+  return useQuery({
+    queryKey: ['watched run', watchId, runId, revision],
+    queryFn: () =>
+      answerOf(api.GET('/api/watch/{watch}/runs/{run}', { params: { path: { watch: watchId, run: runId ?? 0 } } })),
+    enabled: runId !== null,
+    placeholderData: (before) => (before?.id === runId ? before : undefined),
+  })
+}
+
+/** Live values, and whether the board is still open. */
+export function useWatchedLive({ watchId, notebook, benchId }: Watched) {
+  const client = useQueryClient()
+  const [channel, setChannel] = useState(() => watchChannel(watchId, notebook.id, benchId))
+  const [of, setOf] = useState(benchId)
+  if (of !== benchId) {
+    setOf(benchId)
+    setChannel(watchChannel(watchId, notebook.id, benchId))
+  }
+  const state = useSyncExternalStore(channel.subscribe, () => channel.value)
+  const revision = state?.revision ?? 0
+  const isBehind = revision > notebook.revision
+  useEffect(() => {
+    if (!isBehind) return
+    const timer = setTimeout(() => {
+      void client.invalidateQueries({ queryKey: watchedKey(watchId) })
+    }, Math.random() * SPREAD_MS)
+    return () => {
+      clearTimeout(timer)
+    }
+  }, [client, watchId, isBehind, revision])
+  return {
+    live: benchId === null ? null : (state?.benches?.get(benchId) ?? null),
+    isClosed: state?.isClosed ?? false,
+  }
+}

@@ -1,0 +1,102 @@
+import { expect, test, type Browser, type Page } from '@playwright/test'
+import AxeBuilder from '@axe-core/playwright'
+import { setByMaker } from './benches'
+import { Teacher } from './teacher'
+
+/** Throwaway pictures for whoever works on the screens. */
+async function look(page: Page, name: string): Promise<void> {
+  if (process.env.LOOK !== undefined) await page.screenshot({ path: `${process.env.LOOK}/${name}.png` })
+}
+
+/** A phone that has never been here. */
+async function phone(browser: Browser): Promise<Page> {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } })
+  return await context.newPage()
+}
+
+const tile = (page: Page, name: string) => page.getByRole('region', { name: new RegExp(`^${name}`) })
+
+test.describe('the board, and who watches it', () => {
+  test('four tiles on the projector; a phone watches, looks back, changes nothing, and is cut off', async ({
+    page,
+    browser,
+  }) => {
+    test.setTimeout(240_000)
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await setByMaker(page, 'Hazel')
+    await teacher.beginExperiment('When would a gas vanish?', 'Sealed bottle, warmed', 'Hazel')
+    await teacher.goTo('Record')
+    await teacher.openBenchControls()
+    await teacher.setClock(10)
+    await teacher.turn('Vessel', 'sealed bottle instead of the syringe', true)
+    await teacher.hands('Bottle into', 'cold bath')
+    await page.waitForTimeout(8000)
+    await page.keyboard.press('s')
+    await expect(page.getByTestId('waits-for')).toHaveText('pressure rises above 99 kPa')
+
+    await page.getByRole('link', { name: 'Board' }).click()
+    await expect(tile(page, 'Readout')).toContainText(/9\d\.\d\d/)
+    await page.getByRole('button', { name: 'Arrange' }).click()
+    await page.getByRole('button', { name: 'Four tiles' }).click()
+    await expect(tile(page, 'Level')).toBeVisible()
+    await look(page, 'board-arranging')
+    await tile(page, 'Level, place 4').dragTo(tile(page, 'Table, place 3'))
+    await expect(tile(page, 'Level, place 3')).toBeVisible()
+    await tile(page, 'Readout').getByLabel('Temperature', { exact: true }).uncheck()
+    await expect(tile(page, 'Readout')).not.toContainText('°C')
+    await tile(page, 'Readout').getByLabel('Temperature', { exact: true }).check()
+    await page.getByRole('button', { name: 'Done arranging' }).click()
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+
+    await page.getByRole('button', { name: 'Watch on other devices' }).click()
+    const dialog = page.getByRole('dialog', { name: 'Watch on other devices' })
+    await dialog.getByRole('button', { name: 'Open the board' }).click()
+    await expect(dialog).toContainText(/[A-Z]+-[A-Z]+-\d{3}/)
+    const code = /[A-Z]+-[A-Z]+-\d{3}/.exec((await dialog.textContent()) ?? '')?.[0] ?? ''
+    await expect(dialog.getByRole('img', { name: `/watch/${code}` })).toBeVisible()
+    await look(page, 'board-code')
+
+    const watcher = await phone(browser)
+    await watcher.goto('/watch')
+    await watcher.getByLabel(/^The code/).fill('plum fern 999')
+    await watcher.getByRole('button', { name: 'Watch' }).click()
+    await expect(watcher.getByRole('alert')).toContainText('No board is open under this code')
+    await watcher.getByLabel(/^The code/).fill(code.toLowerCase().replaceAll('-', ' '))
+    await watcher.getByRole('button', { name: 'Watch' }).click()
+    await expect(tile(watcher, 'Readout')).toContainText(/9\d\.\d\d/, { timeout: 1500 })
+    await expect(dialog).toContainText('1 device watching')
+    await dialog.getByRole('button', { name: 'Done' }).click()
+    await expect(page.getByText('watch on your own device:')).toContainText(code)
+
+    await page.goBack()
+    await teacher.hands('Bottle into', 'warm bath')
+    await expect(page.getByTestId('elapsed')).toBeVisible()
+    await page.getByRole('link', { name: 'Board' }).click()
+    await expect(watcher.getByText(/recording \d/)).toBeVisible()
+    await watcher.waitForTimeout(3000)
+    await look(page, 'board-dark')
+    await page.getByRole('button', { name: 'Light' }).click()
+    await look(page, 'board-light')
+    await look(watcher, 'watch-phone')
+    expect((await new AxeBuilder({ page: watcher }).analyze()).violations).toEqual([])
+
+    // Before it was carried over, while the run goes on.
+    const slider = watcher.getByRole('slider', { name: 'Look back' })
+    await slider.fill('-1')
+    await expect(tile(watcher, 'Readout')).toContainText('at this moment of the run')
+    await expect(tile(watcher, 'Readout')).toContainText(/9[78]\.\d\d/)
+    await look(watcher, 'watch-back')
+    await watcher.getByRole('button', { name: 'Now' }).click()
+    await expect(tile(watcher, 'Readout')).not.toContainText('at this moment')
+    await expect(watcher.getByRole('button', { name: /stop|finish|throw/i })).toHaveCount(0)
+
+    await page.getByRole('button', { name: 'Watch on other devices' }).click()
+    await dialog.getByRole('button', { name: 'Close the board' }).click()
+    await expect(watcher.getByText('This board was closed.')).toBeVisible()
+    await watcher.context().close()
+    await dialog.getByRole('button', { name: 'Done' }).click()
+    await page.getByRole('link', { name: 'Back to Record' }).click()
+    await page.keyboard.press('s')
+  })
+})
