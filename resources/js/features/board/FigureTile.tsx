@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { clockWords } from '../../lib/timed/words'
 import { RunFigure } from '../recording/RunFigure'
 import { TimedFigure } from '../timed'
@@ -6,6 +6,25 @@ import { useSource } from './source'
 
 /** Earlier runs that are drawn faint with the one in hand. */
 const MOST_BESIDE = 3
+
+/** The figure takes a phone a good part of a second to make; the numbers come before it, but not for ever. */
+const WAITS_MS = 700
+
+function useIsDue(isLive: boolean): boolean {
+  const [isDue, setIsDue] = useState(isLive)
+  useEffect(() => {
+    const timer = setTimeout(
+      () => {
+        setIsDue(true)
+      },
+      isLive ? 0 : WAITS_MS,
+    )
+    return () => {
+      clearTimeout(timer)
+    }
+  }, [isLive])
+  return isDue
+}
 
 function ignore() {
   // A board needs nothing of the canvas.
@@ -24,10 +43,11 @@ export function FigureTile() {
     const looked = { id: 0, at, name: clockWords(at) }
     return { ...rows, timed: { ...rows.timed, markers: [...rows.timed.markers, looked] } }
   }, [rows, at])
+  const isDue = useIsDue(live !== null)
   const isTimed = run === null ? notebook.plan.runKind === 'timed' : run.kind === 'timed'
   return (
     <div className="min-h-0 flex-1">
-      {isTimed ? (
+      {!isDue ? null : isTimed ? (
         <TimedFigure
           notebook={notebook}
           run={run}
