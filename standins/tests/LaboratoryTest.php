@@ -98,8 +98,8 @@ final class LaboratoryTest extends TestCase
         // Without its walls p V^1.4 stays the same.
         self::assertEqualsWithDelta($before['kilopascal'] * ((40.0 + 1.6) / (25.0 + 1.6)) ** 1.4, $hot, 0.1);
         $this->expectException(RefusedAct::class);
-        $this->expectExceptionMessage('The volume must lie between 10 and 60 mL.');
-        $hazel->act('plunger', ['volume' => 5.0]);
+        $this->expectExceptionMessage('The volume must lie between 4 and 60 mL.');
+        $hazel->act('plunger', ['volume' => 3.0]);
     }
 
     public function test_pressure_and_plunger_calibrated_at_hazel_agree_with_the_truth(): void

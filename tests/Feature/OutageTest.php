@@ -143,6 +143,54 @@ final class OutageTest extends TestCase
         $this->assertNothingLost();
     }
 
+    public function test_a_disk_that_fills_up_is_written_to_again_by_itself_once_there_is_room(): void
+    {
+        $spool = storage_path('recorder-spool.jsonl');
+        $this->eventually(static fn (): bool => ! file_exists($spool));
+        $disk = storage_path('small-disk');
+        @mkdir($disk);
+        exec('mount -t tmpfs -o size=8m tmpfs '.escapeshellarg($disk).' 2>&1', $said, $status);
+        if ($status !== 0) {
+            rmdir($disk);
+            self::markTestSkipped('This account may mount no disk of 8 MB: '.implode(' ', $said));
+        }
+        // Nearly full: a second of samples still has room.
+        file_put_contents("{$disk}/lesson.mp4", str_repeat('x', 8 * 1024 * 1024 - 20_000));
+        symlink("{$disk}/spool.jsonl", $spool);
+        $mariadb = $this->mariadb();
+        posix_kill($mariadb, SIGSTOP);
+        try {
+            $stream = $this->listenWhile($mariadb);
+            $codes = [];
+            $this->awaitNote($stream, 'samples-in-danger', $codes);
+            unlink("{$disk}/lesson.mp4");
+            $this->awaitNote($stream, 'storage-away', $codes);
+            self::assertGreaterThan(1000, filesize("{$disk}/spool.jsonl"), 'What was in memory alone is on disk now, while the database is still away.');
+            posix_kill($mariadb, SIGCONT);
+            $this->eventually(fn (): bool => json_decode($this->nextMessage($stream), true)['notes'] === [], 30.0);
+            self::assertNotContains('samples-lost', $codes);
+            $this->assertNothingLost();
+        } finally {
+            posix_kill($mariadb, SIGCONT);
+            is_link($spool) && unlink($spool);
+            exec('umount -l '.escapeshellarg($disk));
+            rmdir($disk);
+        }
+    }
+
+    /**
+     * @param  list<string>  $codes  of all that was said until then
+     */
+    private function awaitNote(\Psr\Http\Message\StreamInterface $stream, string $wanted, array &$codes): void
+    {
+        $this->eventually(function () use ($stream, $wanted, &$codes): bool {
+            $said = array_column(json_decode($this->nextMessage($stream), true)['notes'], 'code');
+            $codes = [...$codes, ...$said];
+
+            return in_array($wanted, $said, true);
+        }, 40.0);
+    }
+
     public function test_the_process_that_asks_the_database_may_die_at_any_moment(): void
     {
         for ($i = 0; $i < 3; $i++) {

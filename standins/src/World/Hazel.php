@@ -154,7 +154,7 @@ final class Hazel extends Bench
             'bottle' => $this->bottle = ($details['on'] ?? true) ? new Gas(self::BOTTLE_ML, 0.0, $this->room->celsiusAt($this->clock()), $this->room->barometerKpa, self::BOTTLE_WALLS_S) : null,
             'free' => $this->isFree = (bool) ($details['on'] ?? true),
             'valve' => $this->isOpen = (bool) ($details['on'] ?? true),
-            'plunger' => $this->gas->moveTo(self::number($details['volume'] ?? null, 'volume', 10.0, 60.0, 'mL')),
+            'plunger' => $this->gas->moveTo(self::number($details['volume'] ?? null, 'volume', 4.0, 60.0, 'mL')),
             'barometer' => $this->room->barometerKpa = self::number($details['kpa'] ?? null, 'barometer', 80.0, 108.0, 'kPa'),
             'dip' => $this->thermometerIn = self::oneOf(
                 array_combine(array_keys(self::PLACES), array_keys(self::PLACES)), $details['into'] ?? null, 'The thermometer can be put into',

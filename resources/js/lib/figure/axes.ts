@@ -9,6 +9,8 @@ export interface AxisRange {
 const STEPS = [1, 2, 2.5, 5, 10]
 const INTERVALS = 6
 const TIGHT_INTERVALS = 12
+/** What reaches over the end of an axis by so little of a step, as noise about zero does, needs no step more. */
+const HAIR = 0.01
 
 /** A step a person would choose for about so many intervals over this length. */
 export function niceStep(length: number, intervals = INTERVALS): number {
@@ -45,7 +47,7 @@ export function niceRange(
     max += room
   }
   const step = niceStep(max - min, intervals)
-  return { min: Math.floor(min / step + 1e-9) * step, max: Math.ceil(max / step - 1e-9) * step, step }
+  return { min: Math.floor(min / step + HAIR) * step, max: Math.ceil(max / step - HAIR) * step, step }
 }
 
 /** The same in steps half as wide, so that little is left empty. */

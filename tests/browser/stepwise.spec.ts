@@ -1,0 +1,68 @@
+import { expect, test } from '@playwright/test'
+import { setByMaker, truthOf } from './benches'
+import { Teacher } from './teacher'
+
+test.describe('runs in steps of any kind', () => {
+  test('a serial dilution: the steps are halved one after the other, and what they give is a straight line', async ({
+    page,
+  }) => {
+    test.setTimeout(240_000)
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await setByMaker(page, 'Birch')
+    await teacher.beginExperiment('How much does half the salt conduct?', 'Dilution line', 'Birch')
+    await teacher.goTo('Record')
+    await teacher.openBenchControls()
+    await page.getByRole('button', { name: 'change steps' }).click()
+    const dialog = page.getByRole('dialog', { name: 'Steps of the run' })
+    await dialog.getByRole('textbox').fill('0,8')
+    for (let i = 0; i < 3; i++) await dialog.getByRole('button', { name: '+ halve the last one' }).click()
+    await expect(dialog.getByRole('textbox')).toHaveValue('0,8\n0.4\n0.2\n0.1')
+    await dialog.getByRole('button', { name: 'Use these steps' }).click()
+    await page.getByRole('button', { name: /^Start run/ }).click()
+    for (const step of [0.8, 0.4, 0.2, 0.1]) {
+      expect(await teacher.nextStep()).toBe(step)
+      await teacher.takeNextReading(/^put in \d/)
+    }
+    await teacher.finishRun()
+    await page.getByRole('link', { name: 'Go to Reason' }).click()
+    const rise = await teacher.resultOf('Rise for one per cent')
+    const truth = await truthOf(page, 'Birch')
+    expect(Math.abs(rise.value - (truth.dilutionSlope ?? 0))).toBeLessThan(0.05 * rise.value)
+  })
+
+  test('typed volumes from 12 mL down to 5 by 1', async ({ page }) => {
+    test.setTimeout(240_000)
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await setByMaker(page, 'Hazel')
+    await teacher.beginExperiment('How small can a gas be made?', 'Gas in a syringe', 'Hazel')
+    await teacher.goTo('Record')
+    await teacher.openBenchControls()
+    await teacher.turn('Vessel', 'sealed bottle instead of the syringe', false)
+    await teacher.turn('Valve', 'open to the room', true)
+    await page.getByRole('button', { name: 'change steps' }).click()
+    const dialog = page.getByRole('dialog', { name: 'Steps of the run' })
+    for (const [label, value] of [
+      ['From', '12'],
+      ['To', '5'],
+      ['Step', '1'],
+    ] as const)
+      await dialog.getByLabel(label, { exact: true }).fill(value)
+    await dialog.getByRole('button', { name: 'Use these steps' }).click()
+    await page.getByRole('button', { name: /^Start run/ }).click()
+    await page.getByRole('button', { name: /^move 12/ }).click()
+    await page.waitForTimeout(500)
+    await teacher.turn('Valve', 'open to the room', false)
+    for (const volume of [12, 11, 10, 9, 8, 7, 6, 5]) {
+      expect(await teacher.nextStep()).toBe(volume)
+      await teacher.takeNextReading(/^move \d/)
+    }
+    await teacher.finishRun()
+    await expect(teacher.readingRows()).toHaveCount(8)
+    await page.getByRole('link', { name: 'Go to Reason' }).click()
+    const hidden = await teacher.resultOf('Volume hidden in the tubing')
+    const truth = await truthOf(page, 'Hazel')
+    expect(Math.abs(hidden.value - (truth.deadMl ?? 0))).toBeLessThan(3 * hidden.uncertainty)
+  })
+})
