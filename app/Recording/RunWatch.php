@@ -11,6 +11,7 @@ use Welkion\Core\Notebook\Methods;
 use Welkion\Core\Notebook\RunData;
 use Welkion\Core\Notebook\WorkedNotebook;
 use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Units\Unit;
 use Welkion\Core\Working\ColumnInput;
 use Welkion\Core\Working\Inputs;
 use Welkion\Core\Working\Outcome;
@@ -28,15 +29,15 @@ final class RunWatch
         $steps = array_values(array_filter($remaining, is_float(...)));
         foreach ((new Fields($rows->experiment->plan))->fields('run')->things('watch') as $watch) {
             $method = Methods::find($watch->text('method'));
-            if ($method === null || $steps === []) {
+            if ($method === null) {
                 continue;
             }
             try {
                 $columns = self::columns($worked, $run, $watch->fields('uses')->named());
-                $unit = $rows->stepColumn()?->stepLimits()->unit ?? \Welkion\Core\Units\Unit::one();
-                $outcome = $method->work(new Inputs($columns, [
+                $unit = $rows->stepColumn()?->stepLimits()->unit ?? Unit::one();
+                $outcome = $method->work(new Inputs($columns, self::numbers($watch) + ($steps === [] ? [] : [
                     'next' => Measured::of($steps[0], 0.0, $unit), 'last' => Measured::of($steps[count($steps) - 1], 0.0, $unit),
-                ]));
+                ])));
             } catch (CoreException) {
                 // Too little to say anything yet.
                 continue;
@@ -47,6 +48,18 @@ final class RunWatch
         }
 
         return $outcomes;
+    }
+
+    /** @return array<string, Measured> what the protocol says of it, by slot */
+    private static function numbers(Fields $watch): array
+    {
+        $numbers = [];
+        foreach (array_keys($watch->fields('numbers')->all) as $slot) {
+            $number = $watch->fields('numbers')->fields((string) $slot);
+            $numbers[(string) $slot] = Measured::of($number->number('value') ?? NAN, 0.0, Unit::parse($number->text('unit')));
+        }
+
+        return $numbers;
     }
 
     /**

@@ -35,9 +35,20 @@ final class PlanShape
             'timed' => $timed->toArray(),
             'timedWarnings' => array_map(WorkedLineShape::warning(...), TimedPlanCheck::warnings($timed, self::recorded($experiment), (float) disk_free_space(storage_path()))),
             'steps' => (object) array_intersect_key($run->fields('plan')->all, ['ranges' => 0, 'steps' => 0]),
+            'constant' => self::constant($run),
             'stepWords' => $notebook->worded($run->text('stepWords')),
             'hints' => ['aim' => $notebook->worded($plan->fields('hints')->text('aim')), 'conclusion' => $notebook->worded($plan->fields('hints')->text('conclusion'))],
         ];
+    }
+
+    /** @return list<array{symbol: string, within: float}> columns that should stay the same, and how far they may go */
+    private static function constant(Fields $run): array
+    {
+        $watched = array_filter($run->things('watch'), static fn (Fields $w): bool => $w->text('method') === 'constancy');
+
+        return array_values(array_map(static fn (Fields $w): array => [
+            'symbol' => $w->fields('uses')->text('y'), 'within' => $w->fields('numbers')->fields('within')->number('value') ?? 0.0,
+        ], $watched));
     }
 
     /** @return list<array{title: string, kind: ProbeKind, fastestHz: float}> probes of its bench it has a use for */

@@ -20,7 +20,6 @@ use Welkion\Core\Notebook\RunData;
 use Welkion\Core\Notebook\WorkedColumn;
 use Welkion\Core\Uncertainty\Digits;
 use Welkion\Core\Uncertainty\Measured;
-use Welkion\Core\Warning;
 use Welkion\Core\Working\Outcome;
 
 /** The rows of a run, what is still to come, and what is to be said of it, in the shape of the HTTP API. */
@@ -129,18 +128,18 @@ final class RunRowsShape
 
     /**
      * @param  list<Outcome>  $outcomes
-     * @return array<string, mixed>|null the first that proposes something
+     * @return array<string, mixed>|null all that is said, and what the first of them proposes
      */
     private static function advice(array $outcomes): ?array
     {
-        $outcome = $outcomes[0] ?? null;
-        if ($outcome === null) {
+        if ($outcomes === []) {
             return null;
         }
-        $number = static fn (string $name): ?float => ($outcome->values[$name] ?? null)?->value;
+        $proposing = array_values(array_filter($outcomes, static fn (Outcome $o): bool => isset($o->values['step'])))[0] ?? null;
+        $number = static fn (string $name): ?float => ($proposing->values[$name] ?? null)?->value;
 
         return [
-            'warnings' => array_map(static fn (Warning $w): array => WorkedLineShape::warning($w), $outcome->warnings),
+            'warnings' => array_map(WorkedLineShape::warning(...), array_merge(...array_map(static fn (Outcome $o): array => $o->warnings, $outcomes))),
             'refine' => $number('step') === null || $number('from') === null || $number('to') === null ? null : ['from' => $number('from'), 'to' => $number('to'), 'step' => $number('step')],
         ];
     }

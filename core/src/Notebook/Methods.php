@@ -8,6 +8,7 @@ use Welkion\Core\Fitting\Methods\RelationFit;
 use Welkion\Core\Fitting\Methods\Slope;
 use Welkion\Core\Formula\Methods\FormulaMethod;
 use Welkion\Core\Series\Methods\Area;
+use Welkion\Core\Series\Methods\Constancy;
 use Welkion\Core\Series\Methods\Difference;
 use Welkion\Core\Series\Methods\Statistics;
 use Welkion\Core\Series\Methods\ValueAt;
@@ -25,7 +26,7 @@ final class Methods
     public static function all(): array
     {
         return [
-            new FormulaMethod, new Statistics, new Slope, new Area, new ValueAt, new XAt, new Difference, new RelationFit,
+            new FormulaMethod, new Statistics, new Slope, new Area, new ValueAt, new XAt, new Difference, new Constancy, new RelationFit,
             new Equivalence, new HalfWay, new RefinedEquivalence, new FinerSteps,
         ];
     }

@@ -160,6 +160,7 @@ export function notebook(change: Partial<Notebook> = {}): Notebook {
       timed: { rate: 2, length: 600, begin: null, end: null },
       timedWarnings: [],
       steps: {},
+      constant: [],
       stepWords: 'add NaOH to',
       hints: { aim: '', conclusion: '' },
     },

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import type { Bench, Column, LiveBench, Notebook, RunRows } from '../../lib/api/types'
+import { movedWords } from '../../lib/notebook/constancy'
 import { stepText, stepWords, unitBehind } from '../../lib/notebook/labels'
 import { NumberField } from '../../ui/NumberField'
 import { ProblemNote } from '../../ui/ProblemNote'
@@ -74,6 +75,7 @@ export function TakeStep({ notebook, rows, bench, live, planned }: TakeStepProps
           <Steady key={channel.probe.id} channel={channel} live={live} isAlone={channels.length === 1} />
         ))
       )}
+      <Moved notebook={notebook} rows={rows} live={live} />
       <button type="button" className="btn btn-primary my-2 w-full" disabled={!canTake} onClick={handleNext}>
         Take reading <kbd className="key">T</kbd>
       </button>
@@ -134,6 +136,21 @@ export function TakeStep({ notebook, rows, bench, live, planned }: TakeStepProps
       <ProblemNote problem={change.error} />
     </Step>
   )
+}
+
+/** What should stay the same, and does not at this moment. */
+function Moved({ notebook, rows, live }: { notebook: Notebook; rows: RunRows; live: LiveBench | null }) {
+  const words = notebook.plan.constant.flatMap(({ symbol, within }) => {
+    const column = notebook.columns.find((one) => one.symbol === symbol)
+    const channel = rows.channels.find(({ role }) => role !== null && role === column?.role)
+    if (column === undefined || channel === undefined) return []
+    return movedWords(column, within, rows, liveProbe(live, channel.probe.id)) ?? []
+  })
+  return words.map((sentence) => (
+    <p key={sentence.split(' ')[0]} className="amber text-sm" role="status">
+      {sentence}
+    </p>
+  ))
 }
 
 function stepTitle(notebook: Notebook, step: Column | undefined, taken: number): string {

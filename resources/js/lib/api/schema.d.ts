@@ -2094,6 +2094,11 @@ export interface components {
             runKind: "stepwise" | "timed";
             timed: components["schemas"]["TimedPlan"];
             timedWarnings: components["schemas"]["Warning"][];
+            /** @description columns that should stay the same over a run, and how far they may go, in their unit */
+            constant: {
+                symbol: string;
+                within: number;
+            }[];
             steps: components["schemas"]["Plan"];
             stepWords: string;
             hints: {
