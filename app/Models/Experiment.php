@@ -61,7 +61,7 @@ final class Experiment extends Model
     public function runs(): HasMany
     {
         $relation = $this->hasMany(Run::class);
-        $relation->where('thrown_away_at', null)->orderBy('number');
+        $relation->where('thrown_away_at', null)->orderByRaw('coalesce(place, number), number');
 
         return $relation;
     }

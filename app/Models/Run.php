@@ -23,6 +23,7 @@ use Welkion\Core\Notebook\TimedPlan;
  * @property string $name
  * @property string|null $condition
  * @property int|null $trial
+ * @property float|null $place
  * @property array<string, mixed>|null $plan
  * @property float|null $armed_at
  * @property float|null $ended_s
@@ -132,6 +133,12 @@ final class Run extends Model
             $this->condition !== null && $this->trial !== null => "{$this->condition} trial {$this->trial}",
             default => "Run {$this->number}",
         };
+    }
+
+    /** Where it stands among the runs of its notebook. */
+    public function place(): float
+    {
+        return $this->place ?? (float) $this->number;
     }
 
     public function isTimed(): bool

@@ -73,6 +73,27 @@ final readonly class RunBook
         });
     }
 
+    /** Puts it before another, or at the end. Only its own place is written: between those of its new neighbours. */
+    public function move(Run $run, ?Run $before, Sender $sender): void
+    {
+        $this->journal->change($run->experiment, $sender, static function (Draft $draft) use ($run, $before): string {
+            $others = array_values(array_filter($run->experiment->runs()->get()->all(), static fn (Run $r): bool => $r->id !== $run->id));
+            $at = $before === null ? count($others) : (int) array_search($before->id, array_column($others, 'id'), true);
+            $left = $at === 0 ? null : $others[$at - 1]->place();
+            $right = isset($others[$at]) ? $others[$at]->place() : null;
+            $place = match (true) {
+                $left === null && $right === null => (float) $run->number,
+                $left === null => $right - 1.0,
+                // The next run, whose number comes after all, stands behind it.
+                $right === null => ($left + 1.0 + max($run->number, ...array_column($others, 'number'))) / 2.0,
+                default => ($left + $right) / 2.0,
+            };
+            $draft->update($run, ['place' => $place]);
+
+            return $right === null ? "Put {$run->title()} last" : "Put {$run->title()} before {$others[$at]->title()}";
+        });
+    }
+
     /** How far a timed run has come, in s after it began; where the recorder cannot say, as far as is stored. */
     private static function reached(Run $run, ?float $now): float
     {

@@ -197,6 +197,34 @@ final class RunTest extends TestCase
         $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk()->assertJsonPath('changed.0.value.name', 'Monday');
     }
 
+    public function test_runs_are_put_in_an_order_of_ones_own_which_is_undone_and_leaves_the_next_one_last(): void
+    {
+        $runs = array_map(fn (int $i): int => $this->storedRunOf($this->experiment, 'finished', $i)->id, [1, 2, 3]);
+        $path = "/api/experiments/{$this->experiment->id}";
+        $order = function () use ($path, &$runs): array {
+            return array_map(static fn (int $id): int|false => array_search($id, $runs, true), $this->getJson($path)->assertOk()->json('runs.*.id'));
+        };
+        $put = fn (int $run, ?int $before) => $this->patchJson("/api/runs/{$runs[$run]}", ['before' => $before === null ? null : $runs[$before]]);
+        self::assertSame([0, 1, 2], $order());
+
+        $put(2, 0)->assertOk()->assertJsonPath('undo', 'Put Run 3 before Run 1');
+        self::assertSame([2, 0, 1], $order());
+        $put(1, 0)->assertOk();
+        self::assertSame([2, 1, 0], $order());
+        for ($i = 0; $i < 5; $i++) {
+            $put(2, null)->assertOk()->assertJsonPath('undo', 'Put Run 3 last');
+            $put(0, null)->assertOk();
+        }
+        self::assertSame([1, 2, 0], $order());
+        $runs[] = $this->storedRunOf($this->experiment, 'finished', 4)->id;
+        self::assertSame([1, 2, 0, 3], $order(), 'However often one was put last, the next run stands behind it.');
+        $this->postJson("{$path}/undo")->assertOk();
+        self::assertSame([1, 0, 2, 3], $order());
+
+        $elsewhere = $this->storedRunOf($this->experimentOf($this->teacher, $this->bench, 'blank'), 'finished');
+        $this->patchJson("/api/runs/{$runs[0]}", ['before' => $elsewhere->id])->assertUnprocessable()->assertJsonPath('detail', 'The run it is to stand before is not there any more.');
+    }
+
     public function test_an_open_run_that_nobody_looks_at_for_an_hour_is_told_on_its_bench(): void
     {
         $run = $this->startedRun($this->experiment);

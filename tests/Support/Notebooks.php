@@ -27,10 +27,10 @@ trait Notebooks
     }
 
     /** A run that is in the database and nowhere else. */
-    protected function storedRunOf(Experiment $experiment, string $state = Run::FINISHED): Run
+    protected function storedRunOf(Experiment $experiment, string $state = Run::FINISHED, int $number = 1): Run
     {
         return Run::query()->create([
-            'experiment_id' => $experiment->id, 'bench_id' => $experiment->bench_id, 'kind' => Run::STEPWISE, 'number' => 1, 'state' => $state, 'plan' => ['steps' => []], 'started_at' => now(),
+            'experiment_id' => $experiment->id, 'bench_id' => $experiment->bench_id, 'kind' => Run::STEPWISE, 'number' => $number, 'state' => $state, 'plan' => ['steps' => []], 'started_at' => now(),
         ])->refresh();
     }
 

@@ -157,6 +157,13 @@ test.describe('the board, and who watches it', () => {
       await page.getByRole('button', { name: 'Use this' }).click()
       await expect(page.getByRole('list', { name: 'Runs' })).toContainText(hand)
     }
+    // The newest stands first; dragged, or by its arrows, they change places.
+    const runs = page.getByRole('list', { name: 'Runs' }).getByRole('listitem')
+    await expect(runs.first()).toContainText('left hand')
+    await page.getByRole('button', { name: 'Move left hand down' }).click()
+    await expect(runs.first()).toContainText('right hand')
+    await runs.nth(1).dragTo(runs.first())
+    await expect(runs.first()).toContainText('left hand')
     await expect(watcher.getByText('left hand · Rowan · 10 s')).toBeVisible()
     await expect(watcher.getByRole('img', { name: /against time/ })).toBeVisible()
     await look(page, 'grip')

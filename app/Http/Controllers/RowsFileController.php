@@ -57,7 +57,7 @@ final class RowsFileController
     {
         $work = ExperimentWork::of(NotebookRows::of($experiment));
         $work->rows->runs->loadMissing('readings');
-        $runs = array_values($work->rows->runs->filter(static fn (Run $run): bool => $run->isTimed() ? ! $run->hasNotBegun() : $run->readings->isNotEmpty())->sortBy('number')->all());
+        $runs = array_values($work->rows->runs->filter(static fn (Run $run): bool => $run->isTimed() ? ! $run->hasNotBegun() : $run->readings->isNotEmpty())->all());
 
         return $runs === [] ? throw Refusal::nothingTaken() : [$work, $runs];
     }

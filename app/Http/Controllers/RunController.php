@@ -48,7 +48,11 @@ final class RunController
     {
         $run->experiment->loadMissing('columns');
         $plan = $request->plan($run);
-        $plan === null ? $this->book->describe($run, $request->described(), $sender) : $this->book->changePlan($run, $plan, $sender);
+        match (true) {
+            $plan !== null => $this->book->changePlan($run, $plan, $sender),
+            $request->has('before') => $this->book->move($run, $request->before($run), $sender),
+            default => $this->book->describe($run, $request->described(), $sender),
+        };
 
         return ChangeAnswer::to($run->experiment, $sender);
     }

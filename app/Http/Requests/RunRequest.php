@@ -9,6 +9,7 @@ use App\Models\Bench;
 use App\Models\Run;
 use App\Recording\RunBook;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\ValidationException;
 use Welkion\Core\Notebook\StepLimits;
 use Welkion\Core\Notebook\StepPlan;
 use Welkion\Core\Notebook\TimedPlan;
@@ -31,6 +32,7 @@ final class RunRequest extends FormRequest
             'name' => ['sometimes', 'nullable', 'string', 'max:120'],
             'condition' => ['sometimes', 'nullable', 'string', 'max:120'],
             'trial' => ['sometimes', 'nullable', 'integer:strict', 'between:1,1000'],
+            'before' => ['sometimes', 'nullable', 'integer:strict', 'between:1,'.PHP_INT_MAX],
             'refine' => ['sometimes', 'array:from,to,step'],
             'refine.from' => ['required_with:refine', 'numeric'],
             'refine.to' => ['required_with:refine', 'numeric'],
@@ -62,6 +64,21 @@ final class RunRequest extends FormRequest
         }
 
         return $described + ($this->has('trial') ? ['trial' => $this->filled('trial') ? $this->integer('trial') : null] : []);
+    }
+
+    /**
+     * The run it is put before; null for the end.
+     *
+     * @throws ValidationException If that is no run of the same experiment.
+     */
+    public function before(Run $run): ?Run
+    {
+        if (! $this->filled('before')) {
+            return null;
+        }
+
+        return $run->experiment->runs()->whereKey($this->integer('before'))->get()->first()
+            ?? throw ValidationException::withMessages(['before' => 'The run it is to stand before is not there any more.']);
     }
 
     public function plan(Run $run): StepPlan|TimedPlan|null

@@ -74,7 +74,7 @@ final readonly class NotebookShapes
     public function run(Run $run): array
     {
         return [
-            'id' => $run->id, 'number' => $run->number, 'name' => $run->title(), 'ownName' => $run->name, 'condition' => $run->condition, 'trial' => $run->trial, 'kind' => $run->kind,
+            'id' => $run->id, 'number' => $run->number, 'position' => $run->place(), 'name' => $run->title(), 'ownName' => $run->name, 'condition' => $run->condition, 'trial' => $run->trial, 'kind' => $run->kind,
             'state' => $run->state, 'bench' => $run->bench === null ? null : ['id' => $run->bench->id, 'name' => $run->bench->name],
             'startedAt' => $run->started_at->toIso8601ZuluString(), 'finishedAt' => $run->finished_at?->toIso8601ZuluString(),
             'readingCount' => (int) ($run->readings_count ?? 0), 'timed' => $run->isTimed() ? self::timed($run) : null,

@@ -109,6 +109,7 @@ export function mark(kind: Mark['kind'], change: Partial<Mark> = {}): Mark {
 export function run(id: number, change: Partial<RunSummary> = {}): RunSummary {
   return {
     id,
+    position: id,
     number: id,
     name: `Run ${id}`,
     ownName: '',

@@ -1,5 +1,6 @@
 import { createContext, useContext } from 'react'
 import type { BoardChannel, LiveBench, Notebook, RunRows, RunSummary } from '../../lib/api/types'
+import { latestRun } from '../../lib/notebook/runs'
 import type { RunPoints } from '../../lib/timed/points'
 
 /** All that the tiles of a board are made of. */
@@ -26,5 +27,5 @@ export function useSource(): BoardSource {
 
 /** The run on the board. */
 export function runOnBoard(notebook: Notebook): RunSummary | null {
-  return notebook.runs.find(({ state }) => state === 'open') ?? notebook.runs.at(-1) ?? null
+  return notebook.runs.find(({ state }) => state === 'open') ?? latestRun(notebook.runs)
 }

@@ -49,6 +49,13 @@ export function useRunActions(runId: number, experimentId: number) {
   }
 }
 
+/** Puts a run before another, or at the end. */
+export function useMoveRun(experimentId: number) {
+  return useChange<{ run: number; before: number | null }>(experimentId, ({ run, before }, header) =>
+    api.PATCH('/api/runs/{run}', { params: { path: { run }, header }, body: { before } }),
+  )
+}
+
 /** A timed run that waits begins now; what comes of it is news like any other. */
 export function useBeginRun(runId: number) {
   return useMutation({

@@ -2,6 +2,7 @@ import { useCallback, useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import type { Notebook, RunRows } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
+import { latestRun } from '../../lib/notebook/runs'
 import { stepText, unitBehind } from '../../lib/notebook/labels'
 import { PageProblem } from '../../ui/PageProblem'
 import { useKey } from '../../ui/useKey'
@@ -63,7 +64,7 @@ function RecordAtBench({ notebook, benchId, runId, onRun }: RecordAtBenchProps) 
   const rows = useRunRows(runId)
   const inHand = notebook.runs.find(({ id }) => id === runId) ?? null
   const isTimed = inHand === null ? notebook.plan.runKind === 'timed' : inHand.kind === 'timed'
-  const earlierRun = notebook.runs.filter((other) => runId === null || other.id < runId).at(-1) ?? null
+  const earlierRun = latestRun(notebook.runs.filter((other) => runId === null || other.id < runId))
   const earlier = useRunRows(isTimed ? null : (earlierRun?.id ?? null))
   const [hidden, setHidden] = useState<number[]>([])
   const [isNewest, setIsNewest] = useState(false)

@@ -1,6 +1,8 @@
 import { useState } from 'react'
 import type { Notebook, RunRows, RunSummary } from '../../lib/api/types'
-import { amountWords } from '../../lib/notebook/runs'
+import { amountWords, putInPlaceOf } from '../../lib/notebook/runs'
+import { ProblemNote } from '../../ui/ProblemNote'
+import { useMoveRun } from '../notebook'
 import { MarkerList } from '../timed'
 import { DescribeRun } from './DescribeRun'
 import { RunSwatch } from './RunSwatch'
@@ -19,6 +21,8 @@ interface RunsPanelProps {
 export function RunsPanel({ notebook, current, rows, hidden, onHidden, onRun }: RunsPanelProps) {
   const runs = [...notebook.runs].reverse()
   const [described, setDescribed] = useState<number | null>(null)
+  const [dragged, setDragged] = useState<number | null>(null)
+  const move = useMoveRun(notebook.id)
   return (
     <section className="panel flex min-h-0 flex-col" aria-labelledby="runs-title">
       <h2 id="runs-title" className="px-4 pt-4 pb-2 font-semibold">
@@ -30,9 +34,22 @@ export function RunsPanel({ notebook, current, rows, hidden, onHidden, onRun }: 
         </p>
       ) : (
         <ul className="min-h-0 flex-1 overflow-y-auto pb-2" aria-label="Runs">
-          {runs.map((run) => (
+          {runs.map((run, place) => (
             <li
               key={run.id}
+              draggable={runs.length > 1}
+              onDragStart={() => {
+                setDragged(run.id)
+              }}
+              onDragEnd={() => {
+                setDragged(null)
+              }}
+              onDragOver={(event) => {
+                if (dragged !== null && dragged !== run.id) event.preventDefault()
+              }}
+              onDrop={() => {
+                if (dragged !== null) move.act({ run: dragged, before: putInPlaceOf(notebook.runs, dragged, run.id) })
+              }}
               className={`border-base-300 flex items-center gap-2 border-t px-4 py-2 ${run.id === current?.id ? 'bg-(--green-paper)' : ''}`}
             >
               <RunSwatch number={run.number} isFaint={run.id !== current?.id} />
@@ -47,6 +64,16 @@ export function RunsPanel({ notebook, current, rows, hidden, onHidden, onRun }: 
                 <span className="block truncate">{run.name}</span>
                 <span className="quiet block truncate text-sm font-normal">{stateWords(run)}</span>
               </button>
+              {runs.length < 2 || run.id !== current?.id ? null : (
+                <MoveButtons
+                  name={run.name}
+                  above={runs[place - 1]?.id ?? null}
+                  below={runs[place + 1]?.id ?? null}
+                  onInPlaceOf={(other) => {
+                    move.act({ run: run.id, before: putInPlaceOf(notebook.runs, run.id, other) })
+                  }}
+                />
+              )}
               {run.id === current?.id ? (
                 <button
                   type="button"
@@ -75,6 +102,7 @@ export function RunsPanel({ notebook, current, rows, hidden, onHidden, onRun }: 
           ))}
         </ul>
       )}
+      <ProblemNote problem={move.error} />
       {current !== null && described === current.id ? (
         <DescribeRun
           run={current}
@@ -89,6 +117,35 @@ export function RunsPanel({ notebook, current, rows, hidden, onHidden, onRun }: 
       )}
     </section>
   )
+}
+
+interface MoveButtonsProps {
+  name: string
+  above: number | null
+  below: number | null
+  onInPlaceOf: (other: number) => void
+}
+
+/** For the keyboard what dragging is for the hand. */
+function MoveButtons({ name, above, below, onInPlaceOf }: MoveButtonsProps) {
+  const ways = [
+    ['↑', 'up', above],
+    ['↓', 'down', below],
+  ] as const
+  return ways.map(([sign, way, other]) => (
+    <button
+      key={way}
+      type="button"
+      className="word-button font-normal!"
+      aria-label={`Move ${name} ${way}`}
+      disabled={other === null}
+      onClick={() => {
+        if (other !== null) onInPlaceOf(other)
+      }}
+    >
+      {sign}
+    </button>
+  ))
 }
 
 function stateWords(run: RunSummary): string {

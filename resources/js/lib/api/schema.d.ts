@@ -2188,6 +2188,8 @@ export interface components {
         RunSummary: {
             id: number;
             number: number;
+            /** @description where it stands among the runs */
+            position: number;
             name: string;
             /** @description as it was typed; empty where it is called by its condition or number */
             ownName: string;
@@ -4780,6 +4782,8 @@ export interface operations {
                     name?: string | null;
                     condition?: string | null;
                     trial?: number | null;
+                    /** @description the run it is put before; null for the end */
+                    before?: number | null;
                     plan?: components["schemas"]["Plan"] | components["schemas"]["TimedPlan"];
                     refine?: components["schemas"]["PlanRange"];
                 };

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { run } from '../../testing/notebook'
-import { amountWords, hasRows } from './runs'
+import { amountWords, hasRows, latestRun, putInPlaceOf } from './runs'
 
 const plan = { rate: 2, length: 60, begin: null, end: null }
 const state = { plan, isWaiting: false, zero: 5, endedS: 60, endedBy: 'length' as const }
@@ -18,5 +18,18 @@ describe('runs', () => {
     expect(amountWords(run(1, { timed: { ...state, endedS: 94.46 } }))).toBe('94.5 s')
     expect(amountWords(run(1, { state: 'open', timed: state }))).toBe('recording')
     expect(amountWords(run(1, { state: 'open', timed: { ...state, isWaiting: true } }))).toBe('waits')
+  })
+
+  it('are put in the place of another, wherever they come from', () => {
+    const three = [run(4), run(5), run(6)]
+    expect(putInPlaceOf(three, 4, 6)).toBeNull()
+    expect(putInPlaceOf(three, 4, 5)).toBe(6)
+    expect(putInPlaceOf(three, 6, 4)).toBe(4)
+    expect(putInPlaceOf(three, 5, 4)).toBe(4)
+  })
+
+  it('know the one begun last, wherever it stands', () => {
+    expect(latestRun([run(5), run(7), run(6)])?.id).toBe(7)
+    expect(latestRun([])).toBeNull()
   })
 })
