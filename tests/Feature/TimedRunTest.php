@@ -10,6 +10,7 @@ use App\Models\Run;
 use App\Models\User;
 use App\Recorder\RecorderClient;
 use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Support\Recording;
 use Tests\TestCase;
 
@@ -134,6 +135,50 @@ final class TimedRunTest extends TestCase
         self::assertCount(41, array_filter($cells, static fn (array $c): bool => $c['p'] !== null));
         self::assertLessThan(130.0, $cells[9]['p']['value']);
         self::assertGreaterThan(130.0, $cells[10]['p']['value'], 'The first moment is where it was.');
+    }
+
+    /** @return iterable<string, array{int}> ms between what the run waits for and the death of the recorder */
+    public static function moments(): iterable
+    {
+        yield 'before it is heard of' => [20];
+        yield 'while it is written down' => [120];
+        yield 'when it has begun' => [350];
+    }
+
+    #[DataProvider('moments')]
+    public function test_a_recorder_killed_as_the_run_begins_loses_nothing_of_it(int $afterMs): void
+    {
+        $this->act('strain', on: false);
+        $this->act('valve', on: true);
+        $this->act('plunger', volume: 40.0);
+        $this->act('valve', on: false);
+        usleep(600_000);
+        $run = $this->started(['rate' => 10, 'length' => 3, 'begin' => ['when' => 'above', 'column' => 'p', 'level' => 130, 'before' => 1], 'end' => null]);
+        usleep(1_300_000);
+        $pid = $this->recorder();
+        $this->act('plunger', volume: 25.0);
+        usleep($afterMs * 1000);
+        posix_kill($pid, SIGKILL);
+        $this->ended($run, 25.0);
+
+        $cells = $this->getJson("/api/runs/{$run}")->assertOk()->json('rows.*.cells');
+        self::assertCount(41, array_filter($cells, static fn (array $c): bool => $c['p'] !== null));
+        self::assertLessThan(130.0, $cells[9]['p']['value']);
+        self::assertGreaterThan(130.0, $cells[10]['p']['value']);
+    }
+
+    public function test_a_recorder_killed_as_a_run_goes_on_leaves_no_gap(): void
+    {
+        $run = $this->started(['rate' => 10, 'length' => 1.5, 'begin' => null, 'end' => null]);
+        $this->ended($run);
+        $pid = $this->recorder();
+        $this->postJson("/api/runs/{$run}/go-on", ['more' => 2.5])->assertOk();
+        posix_kill($pid, SIGKILL);
+        $this->eventually(fn (): bool => ($now = $this->maybeProcessOf('welkion:record')) !== null && $now !== $pid);
+        $this->ended($run, 25.0);
+
+        $cells = $this->getJson("/api/runs/{$run}")->assertOk()->json('rows.*.cells');
+        self::assertCount(41, array_filter($cells, static fn (array $c): bool => $c['p'] !== null), 'What came while nobody listened was asked for.');
     }
 
     public function test_a_marker_begins_a_run_is_named_and_stands_in_the_file(): void
