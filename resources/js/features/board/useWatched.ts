@@ -7,6 +7,8 @@ import { watchChannel } from '../../lib/live/channels'
 
 /** A class of onlookers does not ask all in the same moment. */
 const SPREAD_MS = 800
+/** A device that slept while the board was closed finds out by itself. */
+const ASKED_EACH_MS = 30_000
 const BOARD_CLOSED = 410
 
 const watchedKey = (watchId: number) => ['watched', watchId] as const
@@ -31,6 +33,7 @@ export function useWatched(first: Watched) {
     queryFn: () => answerOf(api.GET('/api/watch/{watch}', { params: { path: { watch: watchId } } })),
     initialData: first,
     staleTime: Infinity,
+    refetchInterval: ASKED_EACH_MS,
   })
   return {
     data: watched.data,

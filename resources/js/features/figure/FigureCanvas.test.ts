@@ -47,6 +47,7 @@ let watched = 0
 let clock = 0
 
 beforeEach(() => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
   made = []
   asked = []
   resized = []
@@ -75,6 +76,7 @@ beforeEach(() => {
   })
 })
 afterEach(() => {
+  vi.useRealTimers()
   init.mockReset()
   vi.unstubAllGlobals()
 })
@@ -96,6 +98,7 @@ describe('the drawing of a figure', () => {
     canvas.draw(OPTION)
     canvas.draw(OPTION, true)
     canvas.draw(OPTION, true)
+    vi.advanceTimersByTime(16)
     expect(asked).toEqual([{ renderer: 'svg' }, { renderer: 'canvas' }])
     expect(made[0]?.dispose).toHaveBeenCalledOnce()
     made[1]?.press('mousedown', 3, 4)
@@ -108,6 +111,7 @@ describe('the drawing of a figure', () => {
     made[1]?.press('mousemove', 7, 8)
     expect(heard).toHaveLength(2)
     canvas.draw(OPTION)
+    vi.advanceTimersByTime(16)
     expect(asked).toHaveLength(3)
   })
 
@@ -118,7 +122,6 @@ describe('the drawing of a figure', () => {
   })
 
   it('draws the newest at its own pace, however much comes meanwhile', () => {
-    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
     const canvas = new FigureCanvas(document.createElement('div'))
     const chart = made[0]
     const drawn: unknown[] = []
@@ -135,12 +138,15 @@ describe('the drawing of a figure', () => {
     expect(drawn).toEqual([options[0], options[3]])
     clock += 60
     canvas.draw(OPTION)
+    expect(drawn, 'Words that changed with it come first.').toHaveLength(2)
+    vi.advanceTimersByTime(15)
+    expect(drawn).toHaveLength(2)
+    vi.advanceTimersByTime(1)
     expect(drawn).toHaveLength(3)
     canvas.draw(OPTION)
     canvas.close()
     vi.advanceTimersByTime(1000)
     expect(drawn).toHaveLength(3)
-    vi.useRealTimers()
   })
 
   it('tells what is seen of x, also after it was drawn otherwise', () => {

@@ -17,6 +17,10 @@ interface Zoom {
   endValue?: number
 }
 
+const NEVER_DRAWN = -Infinity
+/** Numbers that changed with a figure are painted before it is drawn anew: they are what is waited for. */
+const WORDS_FIRST_MS = 16
+
 /** Owns the drawing of one figure in a host element, and forwards what the pointer does over it. */
 export class FigureCanvas {
   private chart: EChartsType
@@ -25,7 +29,7 @@ export class FigureCanvas {
   private readonly watcher: ResizeObserver
   private wanted: { option: FigureOption; isLarge: boolean } | null = null
   private timer: ReturnType<typeof setTimeout> | null = null
-  private freeAt = 0
+  private freeAt = NEVER_DRAWN
   private zoomed: ((seen: { from: number; to: number } | null) => void) | null = null
 
   constructor(private readonly host: HTMLElement) {
@@ -46,11 +50,11 @@ export class FigureCanvas {
   draw(option: FigureOption, isLarge = false): void {
     this.wanted = { option, isLarge }
     if (this.timer !== null) return
-    const wait = this.freeAt - performance.now()
-    if (wait <= 0) {
+    if (this.freeAt === NEVER_DRAWN) {
       this.paint()
       return
     }
+    const wait = Math.max(WORDS_FIRST_MS, this.freeAt - performance.now())
     this.timer = setTimeout(() => {
       this.timer = null
       this.paint()
