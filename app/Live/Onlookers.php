@@ -7,23 +7,17 @@ namespace App\Live;
 /** How many devices watch a board at this moment, as the web server counts them. */
 final readonly class Onlookers
 {
-    private const WITHIN_S = 0.3;
-
-    public function __construct(private string $socket)
+    public function __construct(private PublishSocket $socket)
     {
     }
 
     /** @return int|null null if it cannot be told */
     public function of(int $watchId): ?int
     {
-        $socket = @stream_socket_client("unix://{$this->socket}", timeout: self::WITHIN_S);
-        if ($socket === false) {
+        $answer = $this->socket->ask('GET', "watch-{$watchId}");
+        if ($answer === null) {
             return null;
         }
-        stream_set_timeout($socket, 0, (int) (self::WITHIN_S * 1e6));
-        fwrite($socket, "GET /publish/watch-{$watchId} HTTP/1.0\r\nAccept: text/json\r\n\r\n");
-        $answer = (string) stream_get_contents($socket);
-        fclose($socket);
         $told = json_decode((string) strstr($answer, '{'), true);
 
         // A channel that nobody has asked for is not known to the web server.

@@ -6,8 +6,7 @@ namespace App\Providers;
 
 use App\Auth\EmailAddress;
 use App\Http\SenderOf;
-use App\Live\ChangeNotice;
-use App\Live\Onlookers;
+use App\Live\PublishSocket;
 use App\Notebook\LibraryProtocol;
 use App\Notebook\ProtocolLibrary;
 use App\Notebook\RunListener;
@@ -47,10 +46,7 @@ final class AppServiceProvider extends ServiceProvider
             config()->string('welkion.recorder.token'),
         ));
         $this->app->alias(RecorderClient::class, RunListener::class);
-        $this->app->singleton(ChangeNotice::class, static fn (): ChangeNotice => new ChangeNotice(
-            config()->string('welkion.sockets').'/publish.sock',
-        ));
-        $this->app->singleton(Onlookers::class, static fn (): Onlookers => new Onlookers(config()->string('welkion.sockets').'/publish.sock'));
+        $this->app->singleton(PublishSocket::class, static fn (): PublishSocket => new PublishSocket(config()->string('welkion.sockets').'/publish.sock'));
         if (! $this->app->runningInConsole()) {
             $this->app->singleton(LostConnectionDetector::class, NoSecondTry::class);
         }

@@ -43,6 +43,18 @@ export class Teacher {
     await expect(this.page.getByRole('heading', { name: 'Before the run' })).toBeVisible()
   }
 
+  /** The first column of a blank notebook, which asks for it by itself. */
+  async measureFirst(name: string, symbol: string, probe: string): Promise<void> {
+    const form = this.page.getByRole('form', { name: 'New column' })
+    await form.getByLabel('How its cells come about').selectOption('measured by a probe')
+    await form.getByLabel('What it is').fill(name)
+    await form.getByLabel('Symbol').fill(symbol)
+    await form.getByRole('combobox', { name: /^Probe/ }).selectOption(probe)
+    await form.getByRole('button', { name: 'Add the column' }).click()
+    await expect(form).toBeHidden()
+    await this.page.keyboard.press('Escape')
+  }
+
   async openBenchControls(): Promise<void> {
     // Between two stages the tray of the last one may still be there for a moment.
     await expect(async () => {
