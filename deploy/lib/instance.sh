@@ -17,7 +17,7 @@ instance_open() {
     BENCH_PORT=${WELKION_BENCH_PORT:-$((base + 2))}
     BENCH_SPEED=${WELKION_BENCH_SPEED:-10}
     HTTP_HOST=${WELKION_HTTP_HOST:-127.0.0.1}
-    ADDRESS="http://127.0.0.1:$HTTP_PORT"
+    ADDRESS="http://${HTTP_HOST/#0.0.0.0/127.0.0.1}:$HTTP_PORT"
 
     umask 077
     require_plain_path

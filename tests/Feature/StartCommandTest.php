@@ -15,6 +15,7 @@ final class StartCommandTest extends TestCase
     {
         yield 'an option that is none' => [['--quick'], [], '"--quick" is not an option of bin/start.'];
         yield 'a port that is no number' => [[], ['WELKION_PORT' => 'eighty'], 'WELKION_PORT must be a number from 1024 to 65000, but is "eighty".'];
+        yield 'a place to listen that is none' => [[], ['WELKION_HTTP_HOST' => 'my computer'], 'WELKION_HTTP_HOST must be a number of this computer, as 127.0.0.1, or 0.0.0.0 for all of them, but is "my computer".'];
         yield 'a port below those for everyone' => [[], ['WELKION_PORT' => '80'], 'WELKION_PORT must be a number from 1024 to 65000, but is "80".'];
     }
 
