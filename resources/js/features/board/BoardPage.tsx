@@ -36,6 +36,7 @@ function TeachersBoard({ notebook }: { notebook: Notebook }) {
   const [isArranged, setIsArranged] = useState(false)
   const [isWatchShown, setIsWatchShown] = useState(false)
   const [theme, setTheme] = useState(boardTheme)
+  const [draft, setDraft] = useState<Board | null>(null)
   useEffect(tellFigures, [theme])
   useKey('f', handleFullScreen)
 
@@ -49,11 +50,14 @@ function TeachersBoard({ notebook }: { notebook: Notebook }) {
     setTheme(next)
   }
   function handleArrange(board: Board) {
-    change.act({ board })
+    setDraft(board)
+    change.act({ board }, () => {
+      setDraft((newest) => (newest === board ? null : newest))
+    })
   }
 
   // What was just arranged is seen before it is kept.
-  const board = (change.isPending ? change.last?.board : undefined) ?? notebook.board
+  const board = (change.error === null ? draft : null) ?? notebook.board
   const code = watch.data?.watch?.code
   return (
     <main className="board for-distance" data-theme={theme}>
