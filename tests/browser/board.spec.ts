@@ -98,6 +98,10 @@ test.describe('the board, and who watches it', () => {
     await dialog.getByRole('button', { name: 'Done' }).click()
     await page.getByRole('link', { name: 'Back to Record' }).click()
     await page.keyboard.press('s')
+    // The next lesson finds the syringe on the bench.
+    await teacher.openBenchControls()
+    await teacher.hands('Bottle into', 'room')
+    await teacher.turn('Vessel', 'sealed bottle instead of the syringe', false)
   })
 
   test('two hands grip one after the other, both in one figure, watched on a phone', async ({ page, browser }) => {

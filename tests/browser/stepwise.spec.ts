@@ -40,6 +40,7 @@ test.describe('runs in steps of any kind', () => {
     await teacher.goTo('Record')
     await teacher.openBenchControls()
     await teacher.turn('Vessel', 'sealed bottle instead of the syringe', false)
+    await teacher.turn('Valve', 'plunger free', false)
     await teacher.turn('Valve', 'open to the room', true)
     await page.getByRole('button', { name: 'change steps' }).click()
     const dialog = page.getByRole('dialog', { name: 'Steps of the run' })
@@ -71,6 +72,7 @@ test.describe('runs in steps of any kind', () => {
     await page.getByRole('link', { name: 'Go to Reason' }).click()
     const hidden = await teacher.resultOf('Volume hidden in the tubing')
     const truth = await truthOf(page, 'Hazel')
-    expect(Math.abs(hidden.value - (truth.deadMl ?? 0))).toBeLessThan(3 * hidden.uncertainty)
+    // As near as the calibration allows that the bench happens to have.
+    expect(Math.abs(hidden.value - (truth.deadMl ?? 0))).toBeLessThan(1)
   })
 })
