@@ -77,6 +77,7 @@ test.describe('the probes of all benches', () => {
     await page.goto('/benches')
     await teacher.probeRow('Birch-3').getByRole('link', { name: 'Temperature' }).click()
     await teacher.openBenchControls()
+    await teacher.turn('Plugged in', 'Temperature', true)
     await expect(page.getByText('Ready to record with.')).toBeVisible()
     await expect(page.getByRole('button', { name: 'Put it away' })).toBeHidden()
     await teacher.hands('Plugged in', 'Temperature')
