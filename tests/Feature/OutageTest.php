@@ -149,13 +149,11 @@ final class OutageTest extends TestCase
         $this->eventually(static fn (): bool => ! file_exists($spool));
         $disk = storage_path('small-disk');
         @mkdir($disk);
-        exec('mount -t tmpfs -o size=8m tmpfs '.escapeshellarg($disk).' 2>&1', $said, $status);
-        if ($status !== 0) {
-            rmdir($disk);
-            self::markTestSkipped('This account may mount no disk of 8 MB: '.implode(' ', $said));
-        }
+        exec('mount -t tmpfs -o size=8m tmpfs '.escapeshellarg($disk).' 2>&1', result_code: $status);
+        // Where this account may mount no disk of 8 MB, a folder where the file should be takes nothing either.
+        $isMounted = $status === 0;
         // Nearly full: a second of samples still has room.
-        file_put_contents("{$disk}/lesson.mp4", str_repeat('x', 8 * 1024 * 1024 - 20_000));
+        $isMounted ? file_put_contents("{$disk}/lesson.mp4", str_repeat('x', 8 * 1024 * 1024 - 20_000)) : mkdir("{$disk}/spool.jsonl");
         symlink("{$disk}/spool.jsonl", $spool);
         $mariadb = $this->mariadb();
         posix_kill($mariadb, SIGSTOP);
@@ -163,7 +161,7 @@ final class OutageTest extends TestCase
             $stream = $this->listenWhile($mariadb);
             $codes = [];
             $this->awaitNote($stream, 'samples-in-danger', $codes);
-            unlink("{$disk}/lesson.mp4");
+            $isMounted ? unlink("{$disk}/lesson.mp4") : rmdir("{$disk}/spool.jsonl");
             $this->awaitNote($stream, 'storage-away', $codes);
             self::assertGreaterThan(1000, filesize("{$disk}/spool.jsonl"), 'What was in memory alone is on disk now, while the database is still away.');
             posix_kill($mariadb, SIGCONT);
@@ -173,7 +171,8 @@ final class OutageTest extends TestCase
         } finally {
             posix_kill($mariadb, SIGCONT);
             is_link($spool) && unlink($spool);
-            exec('umount -l '.escapeshellarg($disk));
+            $isMounted && exec('umount -l '.escapeshellarg($disk));
+            @unlink("{$disk}/spool.jsonl");
             rmdir($disk);
         }
     }
