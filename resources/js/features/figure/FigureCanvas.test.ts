@@ -129,7 +129,15 @@ describe('the drawing of a figure', () => {
       drawn.push(option)
       clock += 30
     })
+    canvas.draw(OPTION)
+    canvas.draw(OPTION)
+    vi.advanceTimersByTime(16)
+    expect(drawn.splice(0), 'After the first drawing nothing rests.').toHaveLength(2)
+    clock += 60
     const options = [1, 2, 3, 4].map((id) => ({ series: [], title: { id: String(id) } }))
+    const [first] = options
+    if (first !== undefined) canvas.draw(first)
+    vi.advanceTimersByTime(16)
     for (const option of options) canvas.draw(option)
     expect(drawn).toEqual([options[0]])
     vi.advanceTimersByTime(59)

@@ -66,6 +66,8 @@ export class FigureCanvas {
     const { option, isLarge } = this.wanted
     this.wanted = null
     const began = performance.now()
+    // The first drawing is slow because all is new, and mostly empty: what it was made for must not wait for it.
+    const rest = this.freeAt === NEVER_DRAWN ? 0 : REST_SHARE
     const renderer = isLarge ? 'canvas' : 'svg'
     if (renderer !== this.renderer) {
       this.chart.dispose()
@@ -76,7 +78,7 @@ export class FigureCanvas {
     }
     this.chart.setOption(option, { notMerge: false, replaceMerge: ['series', 'xAxis', 'yAxis', 'grid'] })
     const now = performance.now()
-    this.freeAt = now + REST_SHARE * (now - began)
+    this.freeAt = now + rest * (now - began)
   }
 
   /** Called with what is seen of x whenever that is another stretch; null: all of it. */
