@@ -68,6 +68,7 @@ Route::prefix('api')->group(function (): void {
 
         Route::prefix('probes/{probe}')->can('use', 'probe')->group(function (): void {
             Route::get('', [ProbeController::class, 'show']);
+            Route::patch('', [ProbeController::class, 'update']);
             Route::post('put-away', [ProbeController::class, 'putAway']);
             Route::post('bring-back', [ProbeController::class, 'bringBack']);
             Route::get('runs', [ProbeController::class, 'runs']);

@@ -49,8 +49,8 @@ final readonly class CalibrationBook
         $this->requireFor($recipe, $probe, $beside);
         $before = $this->lastOf($probe, $recipe);
         $chosen = [
-            'user_id' => $user->id, 'recipe' => $recipe, 'origin' => Origin::Read, 'unit' => $recipe->unit($probe->kind),
-            'standards' => $standards ?? ($before === null ? StandardRows::usual($recipe, $probe->kind) : StandardRows::asExamples($recipe, $before->standards)),
+            'user_id' => $user->id, 'recipe' => $recipe, 'origin' => Origin::Read, 'unit' => $recipe->unit($probe->model()->unit),
+            'standards' => $standards ?? ($before === null ? StandardRows::usual($recipe, $probe->model()) : StandardRows::asExamples($recipe, $before->standards)),
             'settings' => $settings + $this->keptSettings($before),
         ];
 

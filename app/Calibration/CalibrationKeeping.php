@@ -73,9 +73,12 @@ final readonly class CalibrationKeeping
     public function factory(Probe $probe, User $user): Calibration
     {
         $recipe = Recipe::for($probe->kind)[0] ?? throw Refusal::calibrationNotReady("{$probe->title} reads by its maker’s line already.");
+        if (! $probe->model()->isReadable()) {
+            throw Refusal::calibrationNotReady("No maker’s line is known for {$probe->title} in {$probe->model()->unit}. Calibrate it at two known values.");
+        }
 
         return $this->keepLine($probe, $user, $probe->model()->factoryLine(), [
-            'recipe' => $recipe, 'origin' => Origin::Factory, 'unit' => $probe->kind->unit(), 'celsius' => Surroundings::ROOM_C,
+            'recipe' => $recipe, 'origin' => Origin::Factory, 'unit' => $probe->model()->unit, 'celsius' => Surroundings::ROOM_C,
         ]);
     }
 

@@ -27,7 +27,7 @@ final readonly class CalibrationPicture
     public static function of(Calibration $calibration, ?ProbeCalibration $calibrated): self
     {
         $probe = $calibration->probe;
-        $isOfItsKind = $calibration->unit === $probe->kind->unit() && ($probe->isPhElectrode() || $probe->model()->readsFromFactory());
+        $isOfItsKind = $calibration->unit === $probe->model()->unit && ($probe->isPhElectrode() || $probe->model()->readsFromFactory());
         [$from, $to] = $calibration->unit === 'pH' ? self::PH : self::around(self::values($calibration));
 
         return new self($from, $to, $calibrated?->line(), $isOfItsKind ? $probe->model()->factoryLine($calibration->celsius()) : null);

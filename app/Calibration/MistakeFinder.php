@@ -28,7 +28,7 @@ final class MistakeFinder
         $celsius = $calibration->celsius();
         $model = $calibration->probe->model();
         // Where its maker states no line, or one in another unit, there is nothing to expect; nor of a single zero.
-        $hasExpectation = $calibration->unit === $calibration->probe->kind->unit()
+        $hasExpectation = $calibration->unit === $model->unit
             && ($model->readsFromFactory() || $calibration->probe->isPhElectrode())
             && (count($points) > 1 || $this->firstSource($calibration) !== StandardSource::Rest);
         $check = $hasExpectation

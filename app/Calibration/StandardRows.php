@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Calibration;
 
 use App\Models\Calibration;
-use Welkion\Core\Calibration\ProbeKind;
+use Welkion\Core\Calibration\ProbeModel;
 use Welkion\Core\Calibration\Recipe;
 use Welkion\Core\Calibration\Standard;
 use Welkion\Core\Calibration\StandardSource;
@@ -18,9 +18,9 @@ use Welkion\Core\Calibration\StandardSource;
 final class StandardRows
 {
     /** @return list<StandardRow> what a recipe begins with */
-    public static function usual(Recipe $recipe, ProbeKind $kind): array
+    public static function usual(Recipe $recipe, ProbeModel $model): array
     {
-        return self::asExamples($recipe, array_map(static fn (Standard $s): array => self::row($s), $recipe->standards($kind)));
+        return self::asExamples($recipe, array_map(static fn (Standard $s): array => self::row($s), $recipe->standards($model->kind, $model->unit)));
     }
 
     /**

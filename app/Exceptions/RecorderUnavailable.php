@@ -12,6 +12,11 @@ final class RecorderUnavailable extends \RuntimeException
         return new self('The recorder is starting again; nothing is lost. Try again in a moment.');
     }
 
+    public static function away(string $recorder): self
+    {
+        return new self("The recorder \"{$recorder}\", which has this bench, is not running or cannot be reached; what its devices still know is fetched when it is back. Start it again with bin/record.");
+    }
+
     public static function silent(): self
     {
         return new self('The recorder did not answer; nothing is lost. Try again in a moment.');

@@ -57,9 +57,11 @@ final class Refusal extends \DomainException
     }
 
     /** @param  list<string>  $probes  what is needed */
-    public static function nothingToRecord(string $bench, array $probes): self
+    public static function nothingToRecord(string $bench, array $probes, ?string $beside): self
     {
-        return new self('no-probe', "Bench {$bench} has no ".lcfirst(implode(' and no ', $probes)).' plugged in. Plug it in, then start.');
+        return new self('no-probe', $beside === null
+            ? "Bench {$bench} has no ".lcfirst(implode(' and no ', $probes)).' plugged in. Plug it in, then start.'
+            : "Neither bench {$bench} nor bench {$beside} has this plugged in and free: ".lcfirst(implode(', ', $probes)).'. Plug it in, then start.');
     }
 
     public static function noBench(): self
@@ -166,6 +168,36 @@ final class Refusal extends \DomainException
     public static function waitsForMissing(string $column): self
     {
         return new self('cannot-wait', "The run is to wait for \"{$column}\", but its probe is not plugged in. Plug it in, or begin by something else.");
+    }
+
+    public static function waitsForBeside(string $column, string $beside, string $bench): self
+    {
+        return new self('cannot-wait', "A run cannot wait for \"{$column}\", because it is measured at bench {$beside}. Let it begin and end by something of bench {$bench}, or make {$beside} the first bench.");
+    }
+
+    public static function kindIsKnown(string $probe): self
+    {
+        return new self('kind-is-known', "What {$probe} measures is known by its kind. Its calibration can choose another unit.");
+    }
+
+    public static function recordedInUnit(string $probe, string $unit): self
+    {
+        return new self('recorded-in-unit', "Runs were recorded with {$probe} in {$unit} before it was calibrated; they would be read wrongly in another unit. Calibrate it in {$unit}, or put it away and plug it in under another serial number.");
+    }
+
+    public static function clocksApart(string $bench, string $beside): self
+    {
+        return new self('clocks-apart', "The clocks of {$bench} and {$beside} cannot be set beside each other yet: both must be connected for some seconds, and run at the same pace. Wait a moment, then start again.");
+    }
+
+    public static function twoRecorders(string $bench, string $beside): self
+    {
+        return new self('two-recorders', "{$bench} and {$beside} are recorded by two recorders, which do not know each other's clocks. Give both to one recorder, or record at one bench.");
+    }
+
+    public static function besideItself(string $bench): self
+    {
+        return new self('beside-itself', "{$bench} is the bench of this experiment already. Choose another one to record beside it.");
     }
 
     public static function benchAway(string $bench): self

@@ -18,6 +18,7 @@ use Illuminate\Support\Carbon;
  * @property string $host
  * @property int $port
  * @property bool $is_simulated
+ * @property string|null $recorder
  * @property string|null $link_name
  * @property Carbon|null $put_away_at
  * @property array<string, array{driftPerMinute: float, scatter: float, tolerance: float, windowS: float}>|null $steady_limits
@@ -25,6 +26,7 @@ use Illuminate\Support\Carbon;
  * @property Collection<int, Probe> $probesPutAway
  * @property Collection<int, Experiment> $experiments
  * @property Collection<int, Run> $openRuns
+ * @property Collection<int, Run> $openRunsBeside
  */
 final class Bench extends Model
 {
@@ -71,6 +73,15 @@ final class Bench extends Model
     public function openRuns(): HasMany
     {
         $relation = $this->hasMany(Run::class);
+        $relation->where('state', Run::OPEN)->where('thrown_away_at', null);
+
+        return $relation;
+    }
+
+    /** @return HasMany<Run, $this> of other benches, which it feeds */
+    public function openRunsBeside(): HasMany
+    {
+        $relation = $this->hasMany(Run::class, 'beside_id');
         $relation->where('state', Run::OPEN)->where('thrown_away_at', null);
 
         return $relation;

@@ -17,6 +17,7 @@ use Welkion\Core\Notebook\Board;
  * @property int $id
  * @property int $user_id
  * @property int|null $bench_id
+ * @property int|null $beside_id
  * @property string|null $request_key
  * @property string $title
  * @property string|null $aim
@@ -26,6 +27,7 @@ use Welkion\Core\Notebook\Board;
  * @property Carbon|null $thrown_away_at
  * @property User $user
  * @property Bench|null $bench
+ * @property Bench|null $beside
  * @property Collection<int, Run> $runs
  * @property Collection<int, Column> $columns
  * @property Collection<int, Entry> $entries
@@ -55,6 +57,12 @@ final class Experiment extends Model
     public function bench(): BelongsTo
     {
         return $this->belongsTo(Bench::class);
+    }
+
+    /** @return BelongsTo<Bench, $this> a second bench its runs are recorded from */
+    public function beside(): BelongsTo
+    {
+        return $this->belongsTo(Bench::class, 'beside_id');
     }
 
     /** @return HasMany<Run, $this> those that were not thrown away */

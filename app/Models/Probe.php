@@ -18,6 +18,7 @@ use Welkion\Core\Calibration\Trust;
 use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Series\SteadyLimits;
+use Welkion\Core\Uncertainty\Digits;
 
 /**
  * A probe, known by its serial number: it keeps its calibrations when it is carried to another bench.
@@ -33,6 +34,9 @@ use Welkion\Core\Series\SteadyLimits;
  * @property float $resolution
  * @property float|null $stated_slope
  * @property float|null $stated_offset
+ * @property string|null $stated_unit
+ * @property string|null $own_title
+ * @property string|null $own_unit
  * @property float $fastest_hz
  * @property bool $is_present
  * @property Carbon|null $presence_changed_at
@@ -112,7 +116,10 @@ final class Probe extends Model
 
     public function model(): ProbeModel
     {
-        return ProbeModel::of($this->kind, $this->raw_unit, $this->stated_slope, $this->stated_offset);
+        // A line its device states is one in the unit the device states.
+        $isStated = $this->own_unit === null || $this->own_unit === ($this->stated_unit ?? $this->raw_unit);
+
+        return ProbeModel::of($this->kind, $this->raw_unit, $isStated ? $this->stated_slope : null, $isStated ? $this->stated_offset : null, $this->own_unit ?? $this->stated_unit);
     }
 
     /** A calibration is in force, but what is stored of it cannot be worked out. */
@@ -142,13 +149,24 @@ final class Probe extends Model
     /** Unit of what it shows. */
     public function unit(): string
     {
-        return $this->calibration->unit ?? $this->kind->unit();
+        return $this->calibration->unit ?? $this->model()->unit;
+    }
+
+    /** Digits after the point that it is shown with. */
+    public function decimals(): int
+    {
+        if ($this->kind !== ProbeKind::AnyQuantity) {
+            return $this->kind->decimals();
+        }
+        $line = $this->hasBrokenCalibration() ? null : $this->reading()->line();
+
+        return max(0, min(6, Digits::decimalsOf($this->resolution / abs($line->slope ?? 1.0))));
     }
 
     /** When it is steady, in the unit of its quantity: as its kind is, unless its bench has limits of its own. */
     public function quantityLimits(): SteadyLimits
     {
-        $limits = $this->kind->steadyLimits();
+        $limits = $this->model()->steadyLimits($this->resolution);
         $own = $this->bench->steady_limits[$this->kind->value] ?? null;
         if ($own === null) {
             return $limits;
@@ -171,7 +189,7 @@ final class Probe extends Model
     {
         $calibration = $this->calibrationWithProbe();
 
-        return Trust::of($this->kind, $calibration?->calibrated()?->verdict(), $calibration?->ageDays(now()), $calibration->origin ?? Origin::Read);
+        return $calibration === null && ! $this->model()->isReadable() ? Trust::Missing : Trust::of($this->kind, $calibration?->calibrated()?->verdict(), $calibration?->ageDays(now()), $calibration->origin ?? Origin::Read);
     }
 
     /** Whether something can be recorded with it and need not be asked about first. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -17,6 +18,7 @@ use Welkion\Core\Notebook\TimedPlan;
  * @property int $id
  * @property int $experiment_id
  * @property int|null $bench_id
+ * @property int|null $beside_id
  * @property string|null $request_key
  * @property string $kind
  * @property int $number
@@ -37,6 +39,7 @@ use Welkion\Core\Notebook\TimedPlan;
  * @property Carbon $updated_at
  * @property Experiment $experiment
  * @property Bench|null $bench
+ * @property Bench|null $beside
  * @property Collection<int, RunChannel> $channels
  * @property Collection<int, Reading> $readings
  * @property Collection<int, SetAside> $setAsides
@@ -85,6 +88,25 @@ final class Run extends Model
         return $this->belongsTo(Bench::class);
     }
 
+    /** @return BelongsTo<Bench, $this> a second bench that feeds it */
+    public function beside(): BelongsTo
+    {
+        return $this->belongsTo(Bench::class, 'beside_id');
+    }
+
+    /** @return Builder<self> those that are open and fed by a bench */
+    public static function openAt(int $benchId): Builder
+    {
+        return self::query()->where('state', self::OPEN)->where('thrown_away_at', null)
+            ->where(static fn ($query) => $query->where('bench_id', $benchId)->orWhere('beside_id', $benchId));
+    }
+
+    /** @return list<Bench> those that feed it, its own first */
+    public function benches(): array
+    {
+        return array_values(array_filter([$this->bench, $this->beside]));
+    }
+
     /** @return HasMany<RunChannel, $this> */
     public function channels(): HasMany
     {
@@ -92,6 +114,12 @@ final class Run extends Model
         $relation->orderBy('id');
 
         return $relation;
+    }
+
+    /** @return Collection<int, RunChannel> those that one of its benches feeds */
+    public function channelsAt(int $benchId): Collection
+    {
+        return $this->channels->where('is_beside', $this->beside_id === $benchId);
     }
 
     /**
@@ -161,12 +189,18 @@ final class Run extends Model
     /** Clock of its bench when a timed run began, s; null while it waits. */
     public function zeroTime(): ?float
     {
-        return $this->channels->first(static fn (RunChannel $c): bool => $c->zero_time !== null)?->zero_time;
+        return $this->channels->first(static fn (RunChannel $c): bool => $c->zero_time !== null && ! $c->is_beside)?->zero_time;
+    }
+
+    /** How well the clock of the bench beside is known against that of its own, standard uncertainty in s; null without. */
+    public function clockError(): ?float
+    {
+        return $this->channels->first(static fn (RunChannel $c): bool => $c->clock_error !== null)?->clock_error;
     }
 
     public function hasNotBegun(): bool
     {
-        return $this->channels->every(static fn (RunChannel $c): bool => $c->zero_time === null);
+        return $this->zeroTime() === null;
     }
 
     public function isOpen(): bool

@@ -23,6 +23,8 @@ use Welkion\Core\Calibration\Verdict;
  * @property int|null $zero_id
  * @property string|null $role
  * @property float|null $zero_time
+ * @property bool $is_beside
+ * @property float|null $clock_error
  * @property Probe $probe
  * @property Calibration|null $calibration
  * @property Zero|null $zero
@@ -76,6 +78,12 @@ final class RunChannel extends Model
         return $this->withProbe($again instanceof Reworking ? $again->calibration : $this->calibration);
     }
 
+    /** Unit of what it measures, by the calibration in force. */
+    public function unit(): string
+    {
+        return $this->calibrationInForce()->unit ?? $this->probe->model()->unit;
+    }
+
     /** How raw signals become quantities, by the calibration in force. */
     public function reading(): ?ProbeCalibration
     {
@@ -85,14 +93,17 @@ final class RunChannel extends Model
     /** How raw signals become quantities by some calibration of the probe, or by the maker's line; null if it cannot be worked out. */
     public function readingBy(?Calibration $calibration): ?ProbeCalibration
     {
-        $calibrated = $calibration === null ? $this->probe->model()->factory() : $this->withProbe($calibration)?->calibrated();
+        $model = $this->probe->model();
+        // A raw signal is no quantity, and must not stand there with its unit.
+        $uncalibrated = $model->isReadable() ? $model->factory() : null;
+        $calibrated = $calibration === null ? $uncalibrated : $this->withProbe($calibration)?->calibrated();
 
         return $calibrated === null || $this->zero === null ? $calibrated : $this->zero->appliedTo($calibrated, $this->probe->model());
     }
 
     public function trust(): Trust
     {
-        return Trust::of($this->probe->kind, $this->verdict(), $this->ageDays(), $this->calibrationInForce()->origin ?? Origin::Read);
+        return $this->calibrationInForce() === null && ! $this->probe->model()->isReadable() ? Trust::Missing : Trust::of($this->probe->kind, $this->verdict(), $this->ageDays(), $this->calibrationInForce()->origin ?? Origin::Read);
     }
 
     /** What its card, captions and the sheet say of the calibration; null when there is nothing to say. */
@@ -108,7 +119,7 @@ final class RunChannel extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['zero_time' => 'float'];
+        return ['zero_time' => 'float', 'is_beside' => 'boolean', 'clock_error' => 'float'];
     }
 
     private function verdict(): ?Verdict

@@ -24,11 +24,11 @@ final readonly class ColumnBook
 
     /**
      * @param  array<string, mixed>  $attributes  symbol, name, unit, kind and what belongs to it
-     * @param  string|null  $probeKind  of a measured one whose role is new
+     * @param  array{kind: string, title?: string, isBeside?: true}|null  $probe  that measures a measured one
      */
-    public function add(Experiment $experiment, array $attributes, ?string $probeKind, Sender $sender): void
+    public function add(Experiment $experiment, array $attributes, ?array $probe, Sender $sender): void
     {
-        $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $attributes, $probeKind): string {
+        $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $attributes, $probe): string {
             $rows = NotebookRows::of($experiment);
             $symbol = is_string($attributes['symbol'] ?? null) ? $attributes['symbol'] : '';
             Renaming::requireFree($rows, $symbol);
@@ -36,10 +36,11 @@ final readonly class ColumnBook
             if (($attributes['kind'] ?? '') === ColumnKind::Step->value && $rows->stepColumn() !== null) {
                 throw Refusal::badFormula("This notebook has a step column already: {$rows->stepColumn()->symbol}.");
             }
-            if ($probeKind !== null) {
-                $attributes['role'] = self::role($draft, $probeKind, is_string($attributes['name'] ?? null) ? $attributes['name'] : $symbol);
+            if ($probe !== null) {
+                $attributes['role'] = self::role($draft, $probe, is_string($attributes['name'] ?? null) ? $attributes['name'] : $symbol);
             }
             $draft->create(Column::class, ['experiment_id' => $experiment->id, 'position' => 1 + (int) $rows->columns->max('position')] + $attributes);
+            $probe === null || self::draw($draft, $rows, $symbol);
 
             return "Added the column {$symbol}";
         });
@@ -89,9 +90,25 @@ final readonly class ColumnBook
         is_string($attributes['formula'] ?? null) && Formula::parse($attributes['formula']);
     }
 
-    /** The role of a further probe of a kind, remembered with the others. */
-    private static function role(Draft $draft, string $kind, string $name): string
+    /** What is measured from now on is seen: in the figures against time that have room for one panel more. */
+    private static function draw(Draft $draft, NotebookRows $rows, string $symbol): void
     {
+        $time = $rows->columns->first(static fn (Column $c): bool => $c->kind === ColumnKind::Time);
+        foreach ($rows->figures as $figure) {
+            if ($time instanceof Column && $figure->options['x'] === $time->symbol && count($figure->options['panels']) < FigureBook::MOST_PANELS) {
+                $draft->update($figure, ['options' => ['panels' => [...$figure->options['panels'], ['y' => [$symbol]]]] + $figure->options]);
+            }
+        }
+    }
+
+    /**
+     * The role of a further probe of a kind, remembered with the others.
+     *
+     * @param  array{kind: string, title?: string, isBeside?: true}  $probe
+     */
+    private static function role(Draft $draft, array $probe, string $name): string
+    {
+        $kind = $probe['kind'];
         $plan = $draft->experiment->plan;
         $roles = is_array($plan['roles'] ?? null) ? array_values($plan['roles']) : [];
         $taken = array_map(static fn (mixed $r): mixed => is_array($r) ? $r['role'] ?? null : null, $roles);
@@ -99,7 +116,7 @@ final readonly class ColumnBook
         for ($i = 2; in_array($role, $taken, true); $i++) {
             $role = "{$kind}-{$i}";
         }
-        $draft->update($draft->experiment, ['plan' => ['roles' => [...$roles, ['role' => $role, 'kind' => $kind, 'name' => $name, 'isNeeded' => true]]] + $plan]);
+        $draft->update($draft->experiment, ['plan' => ['roles' => [...$roles, ['role' => $role, 'name' => $name, 'isNeeded' => true] + $probe]] + $plan]);
 
         return $role;
     }

@@ -17,19 +17,30 @@ final readonly class ExperimentBook
     {
     }
 
-    /** @param  array{title?: string, aim?: string|null, conclusion?: string|null, bench_id?: int|null}  $attributes */
+    /** @param  array{title?: string, aim?: string|null, conclusion?: string|null, bench_id?: int|null, beside_id?: int|null}  $attributes */
     public function change(Experiment $experiment, array $attributes, Sender $sender): void
     {
         $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $attributes): string {
             $draft->update($experiment, $attributes);
+            if ($experiment->beside_id !== null && $experiment->beside_id === $experiment->bench_id) {
+                // Chosen as the first bench, the second one leaves its place; as the second, the first cannot be.
+                isset($attributes['beside_id']) && throw Refusal::besideItself(self::named($experiment->bench_id));
+                $draft->update($experiment, ['beside_id' => null]);
+            }
 
             return match (array_key_first($attributes)) {
                 'title' => 'Named it “'.($attributes['title'] ?? '').'”',
                 'aim' => 'Wrote the aim',
                 'conclusion' => 'Wrote the conclusion',
-                default => 'Chose the bench '.(Bench::query()->find($attributes['bench_id'] ?? 0)->name ?? 'none'),
+                'beside_id' => isset($attributes['beside_id']) ? 'Put the bench '.self::named($attributes['beside_id']).' beside' : 'Records at one bench',
+                default => 'Chose the bench '.self::named($attributes['bench_id'] ?? 0),
             };
         });
+    }
+
+    private static function named(int $bench): string
+    {
+        return Bench::query()->find($bench)->name ?? 'none';
     }
 
     /** Arranges its board in another way. */

@@ -30,7 +30,7 @@ final class ExperimentCopy
     public function made(string $key, bool $withRuns): Experiment
     {
         $copy = Experiment::query()->create([
-            'user_id' => $this->experiment->user_id, 'bench_id' => $this->experiment->bench_id, 'request_key' => $key,
+            'user_id' => $this->experiment->user_id, 'bench_id' => $this->experiment->bench_id, 'beside_id' => $this->experiment->beside_id, 'request_key' => $key,
             'title' => mb_substr("{$this->experiment->title}, copy", 0, self::LONGEST_TITLE), 'aim' => $this->experiment->aim, 'plan' => $this->experiment->plan,
         ])->refresh();
         $of = ['experiment_id' => $this->experiment->id];

@@ -70,8 +70,10 @@ final readonly class Journal
      */
     public function begin(Experiment $experiment, Sender $sender): ?Change
     {
-        $experiment->newQuery()->whereKey($experiment->id)->lockForUpdate()->first();
-        $experiment->unsetRelation('columns')->refresh();
+        $locked = Experiment::query()->whereKey($experiment->id);
+        $locked->lockForUpdate();
+        $now = $locked->firstOrFail();
+        $experiment->unsetRelations()->setRawAttributes($now->getAttributes(), true);
 
         return Change::query()->where('experiment_id', $experiment->id)->where('user_id', $sender->user->id)->where('request_key', $sender->key)->get()->first();
     }
@@ -99,10 +101,10 @@ final readonly class Journal
     private function tellRecorder(array $rows): void
     {
         $runs = array_filter($rows, static fn (array $row): bool => $row['table'] === (new Run)->getTable()
-            && array_intersect_key($row['after'] ?? [], ['state' => 0, 'thrown_away_at' => 0, 'bench_id' => 0, 'plan' => 0]) !== []);
+            && array_intersect_key($row['after'] ?? [], ['state' => 0, 'thrown_away_at' => 0, 'bench_id' => 0, 'beside_id' => 0, 'plan' => 0]) !== []);
         $ids = array_values(array_unique(array_map(static fn (array $row): int => $row['id'], $runs)));
-        foreach ($ids === [] ? [] : Run::query()->with('bench')->whereKey($ids)->get() as $run) {
-            $run->bench === null || $this->recorder->reload($run->bench);
+        foreach ($ids === [] ? [] : Run::query()->with('bench', 'beside')->whereKey($ids)->get() as $run) {
+            array_map($this->recorder->reload(...), $run->benches());
         }
     }
 }

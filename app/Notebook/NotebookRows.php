@@ -48,7 +48,7 @@ final readonly class NotebookRows
         $id = $experiment->id;
         $entries = Entry::query()->where('experiment_id', $id)->get()->sortBy(self::PLACE)->values();
         $lines = Line::query()->where('experiment_id', $id)->get()->sortBy(self::PLACE)->values();
-        $runs = Run::query()->with('bench')->where('experiment_id', $id)->where('thrown_away_at', null)->withCount('readings')->get()->sortBy(static fn (Run $r): array => [$r->place(), $r->number])->values();
+        $runs = Run::query()->with('bench', 'beside')->where('experiment_id', $id)->where('thrown_away_at', null)->withCount('readings')->get()->sortBy(static fn (Run $r): array => [$r->place(), $r->number])->values();
         // Only of these it matters when they began.
         $runs->filter(static fn (Run $r): bool => $r->isTimed())->loadMissing('channels');
         $hasPerRun = $entries->contains(static fn (Entry $e): bool => $e->is_per_run);

@@ -86,7 +86,7 @@ final readonly class RunRows
         $cells = $this->cells($channel);
         $source = Source::named($calibration === null ? "stated line of probe {$channel->probe_id}" : "calibration {$calibration->id}", "calibration of the {$channel->probe->title}");
         [$values, $scatter, $common] = [[], [], []];
-        $unit = $column->is_raw ? Unit::ofHeader($channel->probe->raw_unit) : Unit::parse($calibration->unit ?? $channel->probe->kind->unit());
+        $unit = $column->is_raw ? Unit::ofHeader($channel->probe->raw_unit) : Unit::ofHeader($calibration->unit ?? $channel->probe->model()->unit);
         foreach ($cells as $row => $cell) {
             $quantity = match (true) {
                 $cell === null => null,

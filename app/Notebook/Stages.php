@@ -22,7 +22,7 @@ final class Stages
     public static function of(Experiment $experiment, Collection $runs, Collection $entries): array
     {
         $kinds = array_map(static fn (Fields $r): string => $r->text('kind'), array_values(array_filter(Roles::of($experiment), static fn (Fields $r): bool => $r->isTrue('isNeeded'))));
-        $probes = $experiment->bench->probes ?? new Collection;
+        $probes = new Collection([...($experiment->bench->probes ?? []), ...($experiment->beside->probes ?? [])]);
         $isReady = array_filter($kinds, static fn (string $kind): bool => ! $probes->contains(
             static fn (Probe $p): bool => $p->kind->value === $kind && $p->calibration !== null,
         )) === [];

@@ -83,10 +83,9 @@ final class StoredRows
 
     private static function requireAlone(Run $run): void
     {
-        $other = ! $run->isOpen() || $run->bench_id === null ? null : Run::query()->with('experiment')->where('bench_id', $run->bench_id)
-            ->where('state', Run::OPEN)->where('thrown_away_at', null)->whereKeyNot($run->id)->get()->first();
-        if ($other !== null) {
-            throw Refusal::benchBusy($other->experiment->title);
+        foreach ($run->isOpen() ? array_filter([$run->bench_id, $run->beside_id]) : [] as $bench) {
+            $other = Run::openAt($bench)->with('experiment')->whereKeyNot($run->id)->first();
+            $other === null || throw Refusal::benchBusy($other->experiment->title);
         }
     }
 }

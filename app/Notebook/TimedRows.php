@@ -125,7 +125,7 @@ final readonly class TimedRows
         }
         $calibration = array_key_exists($channel->id, $this->instead) ? $this->instead[$channel->id] : $channel->calibrationInForce();
         $by = $channel->readingBy($calibration);
-        $unit = Unit::parse($calibration->unit ?? $channel->probe->kind->unit());
+        $unit = Unit::ofHeader($calibration->unit ?? $channel->probe->model()->unit);
         $source = Source::named($calibration === null ? "stated line of probe {$channel->probe_id}" : "calibration {$calibration->id}", "calibration of the {$channel->probe->title}");
         if ($by === null) {
             return new ColumnInput($column->symbol, $unit, array_fill(0, count($raw), NAN));

@@ -11,13 +11,16 @@ use App\Notebook\LibraryProtocol;
 use App\Notebook\ProtocolLibrary;
 use App\Notebook\RunListener;
 use App\Notebook\Sender;
+use App\Recorder\Doors;
 use App\Recorder\RecorderClient;
 use App\Storage\AwayMark;
+use App\Storage\ExactConnection;
 use App\Storage\NoSecondTry;
 use App\Watching\WatchDoor;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Database\LostConnectionDetector;
 use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -41,8 +44,9 @@ final class AppServiceProvider extends ServiceProvider
 
     public function register(): void
     {
+        Connection::resolverFor('mariadb', static fn (mixed ...$with): ExactConnection => new ExactConnection(...$with));
         $this->app->singleton(RecorderClient::class, static fn (): RecorderClient => new RecorderClient(
-            config()->string('welkion.sockets').'/recorder.sock',
+            new Doors(config()->string('welkion.sockets')),
             config()->string('welkion.recorder.token'),
         ));
         $this->app->alias(RecorderClient::class, RunListener::class);

@@ -21,6 +21,8 @@ use App\Recorder\Timed\TimedRuns;
 use Psr\Log\LoggerInterface;
 use React\EventLoop\LoopInterface;
 use React\Promise\PromiseInterface;
+use Welkion\Core\Series\ArrivalClock;
+use Welkion\Core\Uncertainty\Measured;
 
 /**
  * Records one bench: keeps its channels, feeds its open runs, shows its live values.
@@ -64,19 +66,21 @@ final class BenchRecorder implements LinkEars
     /** When steadiness began to be judged afresh, wall clock. */
     private float $restartedAt = 0.0;
 
-    /** @param  \Closure(list<int>): void  $onCarriedAway  benches from which probes were carried here */
+    private readonly ArrivalClock $clock;
+
     public function __construct(
         public Bench $bench,
         private readonly LoopInterface $loop,
         private readonly Clerk $clerk,
         SampleKeeper $keeper,
         LivePublisher $publisher,
-        private readonly \Closure $onCarriedAway,
+        private readonly Neighbours $neighbours,
         private readonly LoggerInterface $log,
     ) {
         $this->channels = new BenchChannels;
+        $this->clock = new ArrivalClock;
         $this->link = new BenchLink($loop, "{$bench->host}:{$bench->port}", $bench->link_name, $this);
-        $this->timed = new TimedRuns($clerk, $keeper, $loop, $log, $this->timedRunChanged(...), $this->timedRunWritten(...));
+        $this->timed = new TimedRuns($bench->id, $neighbours, $clerk, $keeper, $loop, $log, $this->timedRunChanged(...), $this->timedRunWritten(...));
         $this->runs = new RunFeed($keeper, $this->link, $this->timed);
         $this->notes = new BenchNotes($keeper, $this->link, $this->runs);
         $this->live = new LiveFeed($bench, $loop, $publisher, $this->link, $this->notes, $this->timed);
@@ -151,6 +155,18 @@ final class BenchRecorder implements LinkEars
         return $this->channels->newestTime();
     }
 
+    /** How far the clock on the wall is ahead of that of this bench, in s; null while it cannot be told. */
+    public function wallAhead(): ?Measured
+    {
+        return $this->isConnected() ? $this->clock->behind() : null;
+    }
+
+    /** Clock of this bench when it began a timed run, in s; null while the run waits. */
+    public function zeroOf(int $runId): ?float
+    {
+        return $this->timed->zeroOf($runId);
+    }
+
     /** @return array{received: int, missed: int} samples of all channels since this recorder began */
     public function counts(): array
     {
@@ -182,6 +198,7 @@ final class BenchRecorder implements LinkEars
             if (is_array($answer['world'] ?? null)) {
                 $this->live->see($answer['world']);
                 if (($details['act'] ?? null) === 'speed') {
+                    $this->clock->forget();
                     $this->streamAll(isAnew: true);
                     $this->live->publish();
                 } else {
@@ -219,8 +236,11 @@ final class BenchRecorder implements LinkEars
             return;
         }
         $track = $this->channels->track($probe);
+        $this->clock->saw($pack->samples[count($pack->samples) - 1]->time, microtime(true));
         if ($this->runs->take($probe, $track, $pack)) {
-            $this->notes->clockSteppedBack($track->takeStepBack(), microtime(true));
+            $steppedBack = $track->takeStepBack();
+            $steppedBack > 0.0 && $this->clock->forget();
+            $this->notes->clockSteppedBack($steppedBack, microtime(true));
             $this->live->publishSoon($pack->madeAt);
         }
     }
@@ -258,7 +278,7 @@ final class BenchRecorder implements LinkEars
                 }
                 $left = is_array($noted) && is_array($noted['left'] ?? null) ? array_values(array_filter($noted['left'], is_int(...))) : [];
                 if ($left !== []) {
-                    ($this->onCarriedAway)($left);
+                    $this->neighbours->reload($left);
                 }
             },
             function (\Throwable $failure) use ($channels, $isGreeting, $number): void {

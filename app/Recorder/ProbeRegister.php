@@ -40,9 +40,9 @@ final class ProbeRegister
             ?? new Probe(['serial' => $told->serial, 'user_id' => $bench->user_id]);
         $from = $probe->exists && $probe->bench_id !== $bench->id ? $probe->bench : null;
         $probe->fill([
-            'bench_id' => $bench->id, 'channel' => $told->name, 'position' => $position, 'kind' => $told->kind, 'title' => $told->title,
+            'bench_id' => $bench->id, 'channel' => $told->name, 'position' => $position, 'kind' => $told->kind, 'title' => $probe->own_title ?? $told->title,
             'raw_unit' => $told->unit, 'resolution' => $told->resolution, 'fastest_hz' => $told->fastestHz, 'put_away_at' => null,
-            'stated_slope' => $told->statedSlope, 'stated_offset' => $told->statedOffset,
+            'stated_slope' => $told->statedSlope, 'stated_offset' => $told->statedOffset, 'stated_unit' => $told->statedUnit,
         ]);
         if ($from !== null) {
             $probe->moved_from = $from->name;

@@ -11,9 +11,10 @@ use App\Recorder\Live\LivePublisher;
 use Psr\Log\LoggerInterface;
 use React\EventLoop\LoopInterface;
 use React\Promise\PromiseInterface;
+use Welkion\Core\Uncertainty\Measured;
 
 /** The long-running recorder: one BenchRecorder for each bench, and the answers it owes to the web application. */
-final class Recorder
+final class Recorder implements Neighbours
 {
     /** Samples wait at most this long before they are handed to MariaDB. */
     private const FLUSH_EACH_S = 0.4;
@@ -36,12 +37,18 @@ final class Recorder
 
     private bool $isFiling = false;
 
+    /**
+     * @param  string|null  $name  of a recorder that takes only some benches; null: the one that takes all others
+     * @param  list<string>  $names  of the benches it takes
+     */
     public function __construct(
         private readonly LoopInterface $loop,
         private readonly Clerk $clerk,
         private readonly SampleKeeper $keeper,
         private readonly LivePublisher $publisher,
         private readonly LoggerInterface $log,
+        private readonly ?string $name = null,
+        private readonly array $names = [],
     ) {
     }
 
@@ -51,7 +58,8 @@ final class Recorder
         $this->findBenches();
         $this->loop->addPeriodicTimer(self::LOOK_FOR_BENCHES_EACH_S, $this->findBenches(...));
         $this->loop->addPeriodicTimer(self::FLUSH_EACH_S, $this->flush(...));
-        $this->loop->addPeriodicTimer(self::FILE_EACH_S, $this->file(...));
+        // One is enough, and two would wait for each other.
+        $this->name === null && $this->loop->addPeriodicTimer(self::FILE_EACH_S, $this->file(...));
     }
 
     public function stop(): void
@@ -116,7 +124,8 @@ final class Recorder
         try {
             match ($question['ask'] ?? null) {
                 'snapshot' => $bench->snapshot($answer),
-                'reload' => $this->reload($bench, $answer),
+                'reload' => $this->readAgain($bench, $answer),
+                'apart' => $answer($this->toldApart($bench, is_int($details['beside'] ?? null) ? $details['beside'] : 0)),
                 'moment' => $answer(['time' => $bench->moment()]),
                 'begin' => $answer($bench->begin(is_int($details['run'] ?? null) ? $details['run'] : 0) ? ['ok' => true] : ['problem' => 'This run does not wait, or its bench has sent nothing yet.']),
                 'restart-windows' => $answer($this->restarted($bench)),
@@ -131,7 +140,7 @@ final class Recorder
     }
 
     /** @param  \Closure(array<array-key, mixed>): void  $answer */
-    private function reload(BenchRecorder $bench, \Closure $answer): void
+    private function readAgain(BenchRecorder $bench, \Closure $answer): void
     {
         $bench->reload()->then(
             static fn () => $answer(['ok' => true]),
@@ -142,14 +151,31 @@ final class Recorder
         );
     }
 
-    /** @param  list<int>  $ids */
-    private function reloadAll(array $ids): void
+    public function reload(array $benches): void
     {
-        foreach ($ids as $id) {
-            if (isset($this->benches[$id])) {
-                $this->reload($this->benches[$id], static fn () => null);
-            }
+        foreach (array_intersect_key($this->benches, array_flip($benches)) as $bench) {
+            $this->readAgain($bench, static fn () => null);
         }
+    }
+
+    public function apart(int $first, int $ahead): ?Measured
+    {
+        [$of, $from] = [($this->benches[$first] ?? null)?->wallAhead(), ($this->benches[$ahead] ?? null)?->wallAhead()];
+
+        return $of === null || $from === null ? null : $of->minus($from);
+    }
+
+    public function zeroOf(int $bench, int $run): ?float
+    {
+        return ($this->benches[$bench] ?? null)?->zeroOf($run);
+    }
+
+    /** @return array{apart: float|null, error: float|null} in s */
+    private function toldApart(BenchRecorder $bench, int $beside): array
+    {
+        $apart = $this->apart($bench->bench->id, $beside);
+
+        return ['apart' => $apart?->value, 'error' => $apart?->uncertainty];
     }
 
     /** @return array<string, mixed> */
@@ -163,7 +189,7 @@ final class Recorder
     /** @return PromiseInterface<void> resolved when it has been looked, whatever was found */
     private function findBenches(): PromiseInterface
     {
-        return $this->looking ??= $this->clerk->ask('benches', [])->then(
+        return $this->looking ??= $this->clerk->ask('benches', [$this->name, $this->names])->then(
             function (mixed $benches): void {
                 $this->looking = null;
                 $this->listenTo(array_values(array_filter(is_array($benches) ? $benches : [], static fn (mixed $b): bool => $b instanceof Bench)));
@@ -186,7 +212,7 @@ final class Recorder
         foreach ($benches as $bench) {
             $ids[$bench->id] = true;
             $this->benches[$bench->id] ??= new BenchRecorder(
-                $bench, $this->loop, $this->clerk, $this->keeper, $this->publisher, $this->reloadAll(...), $this->log,
+                $bench, $this->loop, $this->clerk, $this->keeper, $this->publisher, $this, $this->log,
             );
         }
         foreach (array_diff_key($this->benches, $ids) as $id => $gone) {

@@ -17,7 +17,7 @@ final class RecorderClient implements RunListener
 
     private const ANSWER_WITHIN_S = 4.0;
 
-    public function __construct(private readonly string $socket, private readonly string $token)
+    public function __construct(private readonly Doors $doors, private readonly string $token)
     {
     }
 
@@ -29,9 +29,21 @@ final class RecorderClient implements RunListener
      */
     public function ask(string $ask, ?Bench $bench = null, array $details = []): array
     {
-        $socket = @stream_socket_client("unix://{$this->socket}", timeout: self::CONNECT_WITHIN_S);
+        return $this->askOf($bench?->recorder, $ask, $bench, $details);
+    }
+
+    /**
+     * @param  string|null  $recorder  its name; null: the one that takes all benches no other has taken
+     * @param  array<string, mixed>  $details
+     * @return array<array-key, mixed>
+     *
+     * @throws RecorderUnavailable If that recorder cannot be reached.
+     */
+    public function askOf(?string $recorder, string $ask, ?Bench $bench = null, array $details = []): array
+    {
+        $socket = @stream_socket_client("unix://{$this->doors->of($recorder)}", timeout: self::CONNECT_WITHIN_S);
         if ($socket === false) {
-            throw RecorderUnavailable::notReached();
+            throw $recorder === null ? RecorderUnavailable::notReached() : RecorderUnavailable::away($recorder);
         }
         stream_set_timeout($socket, (int) self::ANSWER_WITHIN_S);
         $question = ['token' => $this->token, 'ask' => $ask, 'bench' => $bench?->id, 'details' => $details];
@@ -95,6 +107,23 @@ final class RecorderClient implements RunListener
         }
 
         return is_float($answer['time'] ?? null) || is_int($answer['time'] ?? null) ? (float) $answer['time'] : null;
+    }
+
+    /**
+     * By how much the clock of the second bench is ahead of that of the first, and its standard uncertainty, both in s; null
+     * while it cannot be told.
+     *
+     * @return array{float, float}|null
+     */
+    public function apart(Bench $bench, Bench $beside): ?array
+    {
+        try {
+            $answer = $this->ask('apart', $bench, ['beside' => $beside->id]);
+        } catch (RecorderUnavailable) {
+            return null;
+        }
+
+        return is_numeric($answer['apart'] ?? null) && is_numeric($answer['error'] ?? null) ? [(float) $answer['apart'], (float) $answer['error']] : null;
     }
 
     public function restartWindows(Bench $bench): void

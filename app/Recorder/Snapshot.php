@@ -25,6 +25,12 @@ final readonly class Snapshot
         return new self($channels);
     }
 
+    /** Together with what another bench reads. */
+    public function and(self $other): self
+    {
+        return new self($this->channels + $other->channels);
+    }
+
     /** @throws BenchRefused If the channel has sent nothing yet. */
     public function of(int $probeId): ChannelMean
     {

@@ -44,12 +44,14 @@ final readonly class ReadingBook
         RunBook::requireOpen($run);
         $this->requireFree($run, $step, $replaces);
         $bench = $run->bench ?? throw Refusal::noBench();
+        $beside = $run->beside;
         $channels = array_values($run->channels()->with('probe.bench')->get()->all());
         $watched = $this->watched($run, $channels);
         foreach ($watched as $channel) {
-            self::requireAtBench($channel->probe, $bench);
+            self::requireAtBench($channel->probe, $channel->is_beside && $beside !== null ? $beside : $bench);
         }
         $snapshot = $this->recorder->snapshot($bench);
+        $snapshot = $beside === null ? $snapshot : $snapshot->and($this->recorder->snapshot($beside));
         foreach ($watched as $channel) {
             SteadyRule::require($snapshot->of($channel->probe_id), $channel->probe, $takeAnyway);
         }
@@ -59,7 +61,7 @@ final readonly class ReadingBook
 
             return 'Took a reading'.($step === null ? '' : ' at '.self::shown($step, RunBook::limits($run->experiment)))." in {$run->title()}";
         });
-        $this->recorder->restartWindows($bench);
+        array_map($this->recorder->restartWindows(...), $run->benches());
         $run->seen();
     }
 

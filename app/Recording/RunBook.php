@@ -60,7 +60,7 @@ final readonly class RunBook
         $run->isTimed() || throw Refusal::notTimed();
         $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run, $more): string {
             $run->refresh()->load('channels');
-            $run->bench !== null && $this->requireFreeBench($run->bench, $run);
+            $this->requireFree($run->benches(), $run);
             if ($run->isWaiting()) {
                 throw Refusal::hasNotBegun();
             }
@@ -111,7 +111,7 @@ final readonly class RunBook
     public function reopen(Run $run, Sender $sender): void
     {
         $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run): string {
-            $run->bench !== null && $this->requireFreeBench($run->bench, $run);
+            $this->requireFree($run->benches(), $run);
             $draft->update($run->refresh(), ['state' => Run::OPEN, 'finished_at' => null, 'ended_s' => null, 'ended_by' => null]);
 
             return "Went on with {$run->title()}";
@@ -219,13 +219,21 @@ final readonly class RunBook
         $draft->update($draft->experiment, ['plan' => ['run' => ['plan' => $plan->toArray()] + $settings] + $draft->experiment->plan]);
     }
 
-    /** Two screens that start at the same moment queue here; the second finds the run of the first. */
-    public function requireFreeBench(Bench $bench, ?Run $except): void
+    /**
+     * Two screens that start at the same moment queue here; the second finds the run of the first.
+     *
+     * @param  list<Bench>  $benches
+     *
+     * @throws Refusal If one of them feeds another run.
+     */
+    public function requireFree(array $benches, ?Run $except): void
     {
-        $bench->newQuery()->whereKey($bench->id)->lockForUpdate()->first();
-        $open = $bench->openRuns()->with('experiment')->when($except !== null, static fn ($query) => $query->whereKeyNot($except?->id))->get()->first();
-        if ($open !== null) {
-            throw Refusal::benchBusy($open->experiment->title);
+        $ids = array_column($benches, 'id');
+        sort($ids);
+        foreach ($ids as $id) {
+            Bench::query()->whereKey($id)->lockForUpdate()->first();
+            $open = Run::openAt($id)->with('experiment')->when($except !== null, static fn ($query) => $query->whereKeyNot($except?->id))->first();
+            $open === null || throw Refusal::benchBusy($open->experiment->title);
         }
     }
 }

@@ -64,15 +64,22 @@ final readonly class RunPictures
     /** @return array<int, float> clock of its bench where the time of a run is counted from, by channel id */
     private function starts(Run $run): array
     {
-        $first = $run->isTimed() ? 0.0 : $this->first($run);
+        $first = $run->isTimed() ? [] : [$this->first($run->channels->where('is_beside', false)), $this->first($run->channels->where('is_beside', true))];
 
-        return array_combine($run->channels->modelKeys(), array_values($run->channels->map(static fn (RunChannel $c): float => $c->zero_time ?? $first)->all()));
+        return array_combine($run->channels->modelKeys(), array_values($run->channels->map(static fn (RunChannel $c): float => $c->zero_time ?? $first[(int) $c->is_beside] ?? 0.0)->all()));
     }
 
-    /** Clock of the bench at the first sample of the run, whichever channel has it; 0 without any. */
-    private function first(Run $run): float
+    /**
+     * Clock of their bench at the first sample of these channels, whichever has it; 0 without any.
+     *
+     * @param  Collection<int, RunChannel>  $channels
+     */
+    private function first(Collection $channels): float
     {
-        $first = fn (string $table): mixed => $this->database->table($table)->whereIn('run_channel_id', $run->channels->pluck('id'))->min('t0');
+        if ($channels->isEmpty()) {
+            return 0.0;
+        }
+        $first = fn (string $table): mixed => $this->database->table($table)->whereIn('run_channel_id', $channels->pluck('id'))->min('t0');
         $times = array_filter([$first('sample_segments'), $first('sample_blocks')], is_numeric(...));
 
         return $times === [] ? 0.0 : (float) min($times);

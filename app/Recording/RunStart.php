@@ -35,31 +35,40 @@ final readonly class RunStart
     public function start(Experiment $experiment, ?Bench $bench, Sender $sender): Run
     {
         $bench ??= $experiment->bench ?? throw Refusal::noBench();
-        $bench->put_away_at === null || throw Refusal::benchAway($bench->name);
+        $beside = $experiment->beside?->id === $bench->id ? null : $experiment->beside;
+        foreach (array_filter([$bench, $beside]) as $one) {
+            $one->put_away_at === null || throw Refusal::benchAway($one->name);
+        }
         $settings = new Fields(is_array($experiment->plan['run'] ?? null) ? $experiment->plan['run'] : []);
         $isTimed = $settings->text('kind') === Run::TIMED;
         // A run that waits must not take for its beginning what a device remembers from before.
         $armedAt = $isTimed ? $this->recorder->moment($bench) : null;
-        $this->journal->change($experiment, $sender, function (Draft $draft) use ($experiment, $bench, $sender, $settings, $isTimed, $armedAt): string {
-            $this->book->requireFreeBench($bench, null);
+        if ($beside !== null && $beside->recorder !== $bench->recorder) {
+            throw Refusal::twoRecorders($bench->name, $beside->name);
+        }
+        if ($isTimed && $beside !== null && $this->recorder->apart($bench, $beside) === null) {
+            throw Refusal::clocksApart($bench->name, $beside->name);
+        }
+        $this->journal->change($experiment, $sender, function (Draft $draft) use ($experiment, $bench, $beside, $sender, $settings, $isTimed, $armedAt): string {
+            $this->book->requireFree(array_filter([$bench, $beside]), null);
             if (! $experiment->columns()->where('kind', ColumnKind::Measured)->exists()) {
                 throw Refusal::nothingMeasured();
             }
-            $probes = Roles::assigned($experiment, $bench);
-            $plan = $isTimed ? $this->timedPlan($experiment, $probes)->toArray() : $settings->all['plan'] ?? null;
+            $probes = Roles::assigned($experiment, $bench, $beside);
+            $plan = $isTimed ? $this->timedPlan($experiment, $probes, $bench, $beside)->toArray() : $settings->all['plan'] ?? null;
             $run = Run::query()->create([
-                'experiment_id' => $experiment->id, 'bench_id' => $bench->id, 'request_key' => $sender->key, 'kind' => $isTimed ? Run::TIMED : Run::STEPWISE,
+                'experiment_id' => $experiment->id, 'bench_id' => $bench->id, 'beside_id' => $beside?->id, 'request_key' => $sender->key, 'kind' => $isTimed ? Run::TIMED : Run::STEPWISE,
                 'number' => self::nextNumber($experiment), 'state' => Run::OPEN, 'plan' => $plan, 'armed_at' => $armedAt, 'started_at' => now(), 'looked_at' => now(),
             ] + self::nextTrial($experiment))->refresh();
             foreach ($probes as [$probe, $role]) {
-                $run->channels()->create(['probe_id' => $probe->id, 'calibration_id' => $probe->calibration?->id, 'zero_id' => $probe->zero()?->id, 'role' => $role]);
+                $run->channels()->create(['probe_id' => $probe->id, 'calibration_id' => $probe->calibration?->id, 'zero_id' => $probe->zero()?->id, 'role' => $role, 'is_beside' => $probe->bench_id !== $bench->id]);
             }
             $draft->recorded($run, ['thrown_away_at' => now()->format('Y-m-d H:i:s.v')], ['thrown_away_at' => null]);
             $draft->update($experiment, ['bench_id' => $bench->id]);
 
-            return "Started {$run->title()} at {$bench->name}";
+            return "Started {$run->title()} at {$bench->name}".($beside === null ? '' : " and {$beside->name}");
         });
-        $this->recorder->restartWindows($bench);
+        array_map($this->recorder->restartWindows(...), array_filter([$bench, $beside]));
 
         return Run::query()->where('experiment_id', $experiment->id)->where('request_key', $sender->key)->firstOrFail();
     }
@@ -101,27 +110,19 @@ final readonly class RunStart
      *
      * @throws Refusal If it waits for what cannot be seen.
      */
-    private function timedPlan(Experiment $experiment, array $probes): TimedPlan
+    private function timedPlan(Experiment $experiment, array $probes, Bench $bench, ?Bench $beside): TimedPlan
     {
         $plan = self::nextTimedPlan($experiment);
-        $roles = array_filter(array_column($probes, 1), is_string(...));
         foreach ($plan->columns() as $symbol) {
-            self::requireSeen($experiment, $symbol, $roles);
+            $column = $experiment->columns()->where('symbol', $symbol)->get()->first();
+            if (! $column instanceof Column || $column->kind !== ColumnKind::Measured) {
+                throw Refusal::cannotWaitFor($symbol);
+            }
+            $by = array_values(array_filter($probes, static fn (array $p): bool => $p[1] !== null && $p[1] === $column->role))[0][0] ?? throw Refusal::waitsForMissing($column->name);
+            $by->bench_id === $bench->id || throw Refusal::waitsForBeside($column->name, $beside->name ?? '', $bench->name);
         }
 
         return $plan;
-    }
-
-    /** @param  array<int, string>  $roles  that are plugged in */
-    private static function requireSeen(Experiment $experiment, string $symbol, array $roles): void
-    {
-        $column = $experiment->columns()->where('symbol', $symbol)->get()->first();
-        if (! $column instanceof Column || $column->kind !== ColumnKind::Measured) {
-            throw Refusal::cannotWaitFor($symbol);
-        }
-        if (! in_array($column->role, $roles, true)) {
-            throw Refusal::waitsForMissing($column->name);
-        }
     }
 
     /** @return array<string, float> */

@@ -23,6 +23,18 @@ final class ApplicationTest extends TestCase
         self::assertSame([['row' => 3, 'column' => 3, 'name' => 'P']], $document['blank']);
     }
 
+    public function test_tells_trials_of_a_wide_table_and_remarks_after_it(): void
+    {
+        $document = self::answer(['read', '-'], "Time (s),half strength trial 1 (°C),half strength trial 2 (°C)\n0,60,61\n10,52,53\nNotes: door opened at 8 s\n");
+
+        self::assertSame([
+            ['condition' => 'half strength', 'trial' => 1, 'symbol' => $document['columns'][1]['symbol']], ['condition' => 'half strength', 'trial' => 2, 'symbol' => $document['columns'][2]['symbol']],
+        ], $document['trials']);
+        self::assertSame(2, $document['rows']);
+        self::assertContains('Not part of the table: "Notes: door opened at 8 s".', $document['notes']);
+        self::assertArrayNotHasKey('trials', self::answer(['read', '-']));
+    }
+
     public function test_describes_a_stretch_of_a_column(): void
     {
         $document = self::answer(['stats', '-', '--column', 'V', '--by', 't', '--from', '1', '--to=3']);

@@ -35,8 +35,8 @@ final readonly class CalibrationHistory
             $at = now()->subDays($daysAgo)->setTime(9, 12);
             $calibration = Calibration::query()->create([
                 'probe_id' => $probe->id, 'user_id' => $this->teacher->id, 'state' => Calibration::OPEN, 'recipe' => $recipe,
-                'unit' => $recipe->unit($probe->kind), 'settings' => $settings,
-                'standards' => StandardRows::usual($recipe, $probe->kind), 'created_at' => $at, 'updated_at' => $at,
+                'unit' => $recipe->unit($probe->model()->unit), 'settings' => $settings,
+                'standards' => StandardRows::usual($recipe, $probe->model()), 'created_at' => $at, 'updated_at' => $at,
             ])->refresh()->setRelation('probe', $probe);
             $stated = $probe->model()->factoryLine($celsius);
             $true = CalibrationLine::kept($share * $stated->slope, 0.0, $stated->offset + $offset, 0.0, 0.0, $stated->reference);

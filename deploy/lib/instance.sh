@@ -82,6 +82,7 @@ LOG_LEVEL=warning
 DB_CONNECTION=mariadb
 DB_HOST=127.0.0.1
 DB_PORT=$DB_PORT
+DB_SOCKET=$SOCKETS/mariadb.sock
 DB_DATABASE=welkion
 DB_USERNAME=welkion
 SESSION_DRIVER=database

@@ -8,7 +8,7 @@ namespace Welkion\Gateway;
 final readonly class SerialChannel
 {
     private const KINDS = [
-        'ph-electrode', 'conductivity-cell', 'thermometer', 'pressure-sensor', 'plunger', 'ecg-lead', 'grip-bulb', 'breathing-belt', 'finger-pulse',
+        'ph-electrode', 'conductivity-cell', 'thermometer', 'pressure-sensor', 'plunger', 'ecg-lead', 'grip-bulb', 'breathing-belt', 'finger-pulse', 'any-quantity',
     ];
 
     /**
@@ -25,6 +25,7 @@ final readonly class SerialChannel
         public array $range,
         public float $fastestHz,
         public ?array $stated,
+        public ?string $quantityUnit,
     ) {
     }
 
@@ -59,6 +60,7 @@ final readonly class SerialChannel
             $text('name', "channel-{$place}"), $kind, $text('title', ucfirst($text('name', "Channel {$place}"))), $text('serial', "{$bench}-{$place}"), $text('unit', ''), $resolution,
             [(float) $range[0], (float) $range[1]], max(0.01, $number('fastestHz', 10.0)),
             $stated === null ? null : ['slope' => is_numeric($stated['slope'] ?? null) ? (float) $stated['slope'] : 1.0, 'offset' => is_numeric($stated['offset'] ?? null) ? (float) $stated['offset'] : 0.0],
+            $text('quantityUnit', '') === '' ? null : $text('quantityUnit', ''),
         );
     }
 
@@ -68,6 +70,6 @@ final readonly class SerialChannel
         return [
             'name' => $this->name, 'kind' => $this->kind, 'title' => $this->title, 'serial' => $this->serial, 'unit' => $this->unit,
             'resolution' => $this->resolution, 'range' => $this->range, 'fastestHz' => $this->fastestHz, 'stated' => $this->stated,
-        ];
+        ] + ($this->quantityUnit === null ? [] : ['quantityUnit' => $this->quantityUnit]);
     }
 }

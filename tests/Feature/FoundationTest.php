@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Http\Middleware\Watching;
 use Carbon\CarbonImmutable;
 use Carbon\FactoryImmutable;
+use Illuminate\Database\QueryException;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -75,6 +76,21 @@ final class FoundationTest extends TestCase
         self::assertSame(0, $code, implode("\n", $output));
         self::assertFileEquals(base_path('resources/js/lib/api/schema.d.ts'), $fresh, 'Run "npm run types".');
         unlink($fresh);
+    }
+
+    public function test_the_database_takes_any_text_for_a_value_and_one_statement_at_a_time(): void
+    {
+        foreach (["\\' OR 1=1; -- ", "\"'`\\", "\x00\x1a\n\r", '😀 2 588,86 — ½', '0', ''] as $text) {
+            self::assertSame($text, DB::selectOne('SELECT ? AS said', [$text])->said);
+        }
+        self::assertSame([7, null], array_values((array) DB::selectOne('SELECT ? AS seven, ? AS nothing', [7, null])));
+        $numbers = [0.1 + 0.2, 1.0 / 3.0, -2.5e-300, 1.7e308, 6.02214076e23];
+        foreach ($numbers as $number) {
+            self::assertSame($number, DB::selectOne('SELECT CAST(? AS DOUBLE) AS number', [$number])->number);
+        }
+
+        $this->expectException(QueryException::class);
+        DB::select('SELECT 1; SELECT 2');
     }
 
     public function test_php_fpm_runs_with_opcache_and_jit(): void

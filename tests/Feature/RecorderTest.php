@@ -8,6 +8,7 @@ use App\Exceptions\RecorderUnavailable;
 use App\Models\Reading;
 use App\Models\Run;
 use App\Notebook\Journal;
+use App\Recorder\Doors;
 use App\Recorder\Keeping\Block;
 use App\Recorder\Keeping\Desk;
 use App\Recorder\Link\Sample;
@@ -113,7 +114,7 @@ final class RecorderTest extends TestCase
 
     public function test_a_database_that_is_away_is_no_refusal(): void
     {
-        config(['database.connections.away' => ['port' => 1] + config('database.connections.mariadb')]);
+        config(['database.connections.away' => ['port' => 1, 'unix_socket' => ''] + config('database.connections.mariadb')]);
 
         $this->expectException(QueryException::class);
         (new Desk(DB::connection('away'), app(Journal::class)))->keep([Block::cut(1, self::samples(1, 2))[0]->toRow()]);
@@ -161,7 +162,7 @@ final class RecorderTest extends TestCase
     {
         $teacher = $this->teacher();
         $bench = $this->benchOf($teacher);
-        $this->app->instance(RecorderClient::class, new RecorderClient('/dev/null/none', ''));
+        $this->app->instance(RecorderClient::class, new RecorderClient(new Doors('/dev/null/none'), ''));
 
         $this->actingAs($teacher)->postJson("/api/benches/{$bench->id}/acts", ['act' => 'rinse'])->assertServiceUnavailable()
             ->assertJsonPath('detail', 'The recorder is starting again; nothing is lost. Try again in a moment.');

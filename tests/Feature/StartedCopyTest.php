@@ -105,7 +105,7 @@ final class StartedCopyTest extends TestCase
         self::assertReady();
         $database = $this->database();
         $database->exec("DELETE FROM migrations WHERE migration = '{$newest}'");
-        $database->exec('ALTER TABLE runs DROP COLUMN place');
+        $database->exec('ALTER TABLE benches DROP COLUMN recorder');
         $database->exec("INSERT INTO benches (user_id, name, host, port, is_simulated) VALUES (1, 'Gone', '127.0.0.1', 9, 0)");
         $this->end();
         self::start();

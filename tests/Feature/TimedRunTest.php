@@ -189,9 +189,11 @@ final class TimedRunTest extends TestCase
         $this->postJson("/api/runs/{$run}/begin")->assertNoContent();
         $this->postJson("/api/runs/{$run}/begin")->assertConflict();
         $this->eventually(fn (): bool => ! Run::query()->with('channels')->findOrFail($run)->isWaiting());
-        $marker = $this->postJson("/api/runs/{$run}/markers", ['at' => 0.72])->assertCreated()->assertJsonPath('rows.0.timed.markers.0.at', 0.72)->json('made');
+        $marker = $this->postJson("/api/runs/{$run}/markers", ['at' => 0.72])->assertCreated()->assertJsonPath('rows.0.timed.markers.0.at', 0.72)->assertJsonPath('undo', 'A marker in Run 1 dropped')->json('made');
         $this->ended($run);
-        $this->patchJson("/api/runs/{$run}/markers/{$marker}", ['name' => 'stirred'])->assertOk()->assertJsonPath('rows.0.timed.markers.0.name', 'stirred');
+        $this->patchJson("/api/runs/{$run}/markers/{$marker}", ['name' => 'stirred'])->assertOk()->assertJsonPath('rows.0.timed.markers.0.name', 'stirred')->assertJsonPath('undo', 'Marker “stirred” in Run 1 named');
+        $this->patchJson("/api/runs/{$run}/markers/{$marker}", ['at' => 0.75])->assertOk()->assertJsonPath('undo', 'Marker “stirred” in Run 1 moved');
+        $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk();
 
         $lines = explode("\n", trim((string) $this->get("/api/runs/{$run}/rows.csv")->assertOk()->getContent()));
         self::assertCount(27, $lines);
@@ -246,6 +248,7 @@ final class TimedRunTest extends TestCase
     public function test_a_blank_notebook_is_recorded_against_a_time_of_its_own(): void
     {
         $blank = $this->experimentOf($this->teacher, $this->bench, 'blank');
+        $this->getJson("/api/experiments/{$blank->id}")->assertOk()->assertJsonPath('plan.timed.rate', 2)->assertJsonPath('plan.timed.length', 600);
         $this->postJson("/api/experiments/{$blank->id}/columns", ['symbol' => 't', 'name' => 'Gas temperature', 'unit' => '°C', 'kind' => 'measured', 'probeKind' => 'thermometer'])->assertCreated();
         $this->patchJson("/api/experiments/{$blank->id}", ['runKind' => 'timed'])->assertOk()->assertJsonPath('undo', 'Runs are timed from now on');
         $this->getJson("/api/experiments/{$blank->id}")->assertJsonPath('plan.runKind', 'timed')->assertJsonPath('plan.timed.rate', 2)->assertJsonPath('plan.timed.length', 600)

@@ -51,7 +51,7 @@ final class FastBenches
         foreach ($this->benches as $bench) {
             $sender = fn (): Sender => new Sender($this->teacher, (string) Str::uuid());
             $experiment = app(ExperimentStart::class)->begin($this->teacher, (string) Str::uuid(), "Signals of {$bench->name}", $protocol, $bench);
-            app(ColumnBook::class)->add($experiment, ['kind' => 'measured', 'symbol' => 'S', 'name' => 'Signal', 'unit' => 'V', 'is_raw' => true], 'pressure-sensor', $sender());
+            app(ColumnBook::class)->add($experiment, ['kind' => 'measured', 'symbol' => 'S', 'name' => 'Signal', 'unit' => 'V', 'is_raw' => true], ['kind' => 'pressure-sensor'], $sender());
             $this->runs[] = app(RunStart::class)->start(Experiment::query()->with('bench', 'columns')->findOrFail($experiment->id), $bench, $sender());
         }
     }

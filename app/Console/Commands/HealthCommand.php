@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Exceptions\RecorderUnavailable;
+use App\Models\Bench;
 use App\Recorder\RecorderClient;
 use Illuminate\Console\Command;
 
@@ -19,13 +20,12 @@ final class HealthCommand extends Command
     public function handle(RecorderClient $recorder): int
     {
         try {
-            $benches = $recorder->ask('health')['benches'] ?? [];
+            $benches = self::benches($recorder);
         } catch (RecorderUnavailable $away) {
             $this->error($away->getMessage());
 
             return self::FAILURE;
         }
-        $benches = is_array($benches) ? $benches : [];
         if ($this->option('counts')) {
             $this->line((string) json_encode([
                 'received' => array_sum(array_column($benches, 'received')), 'missed' => array_sum(array_column($benches, 'missed')),
@@ -42,5 +42,27 @@ final class HealthCommand extends Command
         }
 
         return $this->option('benches') && ($benches === [] || $lost !== []) ? self::FAILURE : self::SUCCESS;
+    }
+
+    /**
+     * What all recorders say of their benches; of one that is away, that it is.
+     *
+     * @return list<mixed>
+     *
+     * @throws RecorderUnavailable If the recorder of this copy cannot be reached.
+     */
+    private static function benches(RecorderClient $recorder): array
+    {
+        $of = static fn (?string $name): array => is_array($told = $recorder->askOf($name, 'health')['benches'] ?? null) ? array_values($told) : [];
+        $benches = $of(null);
+        foreach (Bench::query()->where('recorder', '!=', null)->get()->groupBy('recorder') as $name => $taken) {
+            try {
+                $benches = [...$benches, ...$of((string) $name)];
+            } catch (RecorderUnavailable $away) {
+                $benches = [...$benches, ...$taken->map(static fn (Bench $b): array => ['name' => $b->name, 'isConnected' => false, 'aside' => $away->getMessage()])->all()];
+            }
+        }
+
+        return $benches;
     }
 }

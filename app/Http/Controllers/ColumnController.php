@@ -20,7 +20,7 @@ final class ColumnController
 
     public function store(ColumnRequest $request, Experiment $experiment, Sender $sender): JsonResponse
     {
-        $this->book->add($experiment, $request->columns(), $request->probeKind(), $sender);
+        $this->book->add($experiment, $request->columns(), $request->probe(), $sender);
 
         return ChangeAnswer::to($experiment, $sender, 201);
     }

@@ -38,7 +38,7 @@ final readonly class LiveController
     }
 
     /**
-     * An onlooker hears of the board itself, of its experiment, and of the bench that is recorded from.
+     * An onlooker hears of the board itself, of its experiment, and of the benches that are recorded from.
      *
      * @param  non-empty-list<string>  $channels  the board's own first
      */
@@ -48,9 +48,9 @@ final readonly class LiveController
         if ($watch === null || ! $this->door->isLetIn($watch)) {
             return false;
         }
-        $bench = BoardChannels::of($watch->experiment->loadMissing('bench', 'columns'))['benchId'];
+        $of = BoardChannels::of($watch->experiment->loadMissing('bench', 'beside', 'columns'));
 
-        return array_diff($channels, [$channels[0], "experiment-{$watch->experiment_id}", "bench-{$bench}"]) === [];
+        return array_diff($channels, [$channels[0], "experiment-{$watch->experiment_id}", "bench-{$of['benchId']}", "bench-{$of['besideId']}"]) === [];
     }
 
     private static function subject(string $channel): Bench|Experiment|null

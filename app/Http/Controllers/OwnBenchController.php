@@ -8,6 +8,7 @@ use App\Exceptions\Refusal;
 use App\Http\Requests\OwnBenchRequest;
 use App\Http\Resources\BenchResource;
 use App\Models\Bench;
+use App\Models\Run;
 use App\Models\User;
 use App\Recorder\Link\BenchTrial;
 use App\Recorder\RecorderClient;
@@ -43,7 +44,7 @@ final class OwnBenchController
     /** What was recorded at it stays; it comes back with "bring back". */
     public function putAway(Bench $bench): BenchResource
     {
-        $open = $bench->openRuns()->with('experiment')->get()->first();
+        $open = Run::openAt($bench->id)->with('experiment')->first();
         $open === null || throw Refusal::benchBusy($open->experiment->title);
         $bench->update(['put_away_at' => $bench->put_away_at ?? now()]);
 

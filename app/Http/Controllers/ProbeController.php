@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Calibration\ProbeCupboard;
+use App\Calibration\ProbeNaming;
 use App\Calibration\ZeroBook;
+use App\Http\Requests\ProbeRequest;
 use App\Http\Resources\ProbeResource;
 use App\Http\Resources\ProbeRunResource;
 use App\Http\Resources\ZeroResource;
@@ -24,6 +26,12 @@ final class ProbeController
     public function show(Probe $probe): ProbeResource
     {
         return new ProbeResource($probe);
+    }
+
+    /** What one of no known kind measures. */
+    public function update(ProbeRequest $request, Probe $probe, ProbeNaming $naming): ProbeResource
+    {
+        return new ProbeResource($naming->name($probe, $request->title(), $request->unit()));
     }
 
     public function putAway(Probe $probe, ProbeCupboard $cupboard): ProbeResource

@@ -23,7 +23,7 @@ final class ReadingController
 
     public function store(ReadingRequest $request, Run $run, Sender $sender): JsonResponse
     {
-        $run->loadMissing('bench')->experiment->loadMissing('columns');
+        $run->loadMissing('bench', 'beside')->experiment->loadMissing('columns');
         $this->book->take($run, $request->step($run), $request->replaced($run), $request->boolean('takeAnyway'), $sender);
 
         return ChangeAnswer::to($run->experiment, $sender, 201);

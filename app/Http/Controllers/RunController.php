@@ -28,7 +28,7 @@ final class RunController
 
     public function store(RunRequest $request, Experiment $experiment, Sender $sender, RunStart $start): JsonResponse
     {
-        $start->start($experiment->loadMissing('bench', 'columns'), $request->bench(), $sender);
+        $start->start($experiment->loadMissing('bench', 'beside', 'columns'), $request->bench(), $sender);
 
         return ChangeAnswer::to($experiment, $sender, 201);
     }
@@ -59,14 +59,14 @@ final class RunController
 
     public function finish(Run $run, Sender $sender): JsonResponse
     {
-        $this->book->finish($run->loadMissing('bench'), $sender);
+        $this->book->finish($run->loadMissing('bench', 'beside'), $sender);
 
         return ChangeAnswer::to($run->experiment, $sender);
     }
 
     public function reopen(Run $run, Sender $sender): JsonResponse
     {
-        $this->book->reopen($run->loadMissing('bench'), $sender);
+        $this->book->reopen($run->loadMissing('bench', 'beside'), $sender);
 
         return ChangeAnswer::to($run->experiment, $sender);
     }
@@ -74,7 +74,7 @@ final class RunController
     /** A timed run goes on for some time more. */
     public function goOn(GoOnRequest $request, Run $run, Sender $sender): JsonResponse
     {
-        $this->book->goOn($run->loadMissing('bench'), $request->more(), $sender);
+        $this->book->goOn($run->loadMissing('bench', 'beside'), $request->more(), $sender);
 
         return ChangeAnswer::to($run->experiment, $sender);
     }
@@ -82,7 +82,7 @@ final class RunController
     /** A timed run that waits for it begins now. */
     public function begin(Run $run, RecorderClient $recorder): Response
     {
-        $recorder->begin($run->loadMissing('bench')->bench ?? throw Refusal::noBench(), $run->id);
+        $recorder->begin($run->loadMissing('bench', 'beside')->bench ?? throw Refusal::noBench(), $run->id);
 
         return new Response(status: 204);
     }
@@ -90,7 +90,7 @@ final class RunController
     /** Thrown away; it comes back with undo. */
     public function destroy(Run $run, Sender $sender): JsonResponse
     {
-        $this->book->throwAway($run->loadMissing('bench'), $sender);
+        $this->book->throwAway($run->loadMissing('bench', 'beside'), $sender);
 
         return ChangeAnswer::to($run->experiment, $sender);
     }

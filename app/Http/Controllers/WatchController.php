@@ -39,7 +39,7 @@ final readonly class WatchController
 
     private function answer(Experiment $experiment, ?Watch $watch): JsonResponse
     {
-        return new JsonResponse(BoardChannels::of($experiment->loadMissing('bench', 'columns')) + ['watch' => $watch === null ? null : [
+        return new JsonResponse(BoardChannels::of($experiment->loadMissing('bench', 'beside', 'columns')) + ['watch' => $watch === null ? null : [
             'code' => $watch->code, 'closesAt' => $watch->expires_at->toIso8601ZuluString(), 'onlookers' => $this->onlookers->of($watch->id),
         ]]);
     }

@@ -178,7 +178,9 @@ final class CalibrationRequest extends FormRequest
         }
         $recipe = is_string($this->input('recipe')) ? Recipe::tryFrom($this->input('recipe')) : null;
 
-        return $recipe?->unit($this->kind()) ?? $this->kind()->unit();
+        $unit = $this->probe()->model()->unit;
+
+        return $recipe?->unit($unit) ?? $unit;
     }
 
     private function probe(): Probe

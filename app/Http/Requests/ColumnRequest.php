@@ -31,6 +31,8 @@ final class ColumnRequest extends FormRequest
             'kind' => $isNew ? ['required', Rule::in([ColumnKind::Measured->value, ColumnKind::Step->value, ColumnKind::Derived->value])] : ['prohibited'],
             'formula' => ['required_if:kind,derived', 'nullable', 'string', 'max:400'],
             'probeKind' => $isNew ? ['required_if:kind,measured', 'nullable', Rule::enum(ProbeKind::class)] : ['prohibited'],
+            'probeTitle' => $isNew ? ['sometimes', 'nullable', 'string', 'max:80'] : ['prohibited'],
+            'isBeside' => $isNew ? ['sometimes', 'boolean'] : ['prohibited'],
             'decimals' => ['sometimes', 'nullable', 'integer:strict', 'between:0,9'],
             'least' => ['sometimes', 'nullable', Within::of('The lowest step', -1e9, 1e9)],
             'most' => ['sometimes', 'nullable', Within::of('The highest step', -1e9, 1e9)],
@@ -70,8 +72,11 @@ final class ColumnRequest extends FormRequest
         return $columns;
     }
 
-    public function probeKind(): ?string
+    /** @return array{kind: string, title?: string, isBeside?: true}|null the probe of a measured one */
+    public function probe(): ?array
     {
-        return $this->filled('probeKind') ? $this->string('probeKind')->toString() : null;
+        return ! $this->filled('probeKind') ? null : ['kind' => $this->string('probeKind')->toString()]
+            + ($this->filled('probeTitle') ? ['title' => $this->string('probeTitle')->toString()] : [])
+            + ($this->boolean('isBeside') ? ['isBeside' => true] : []);
     }
 }

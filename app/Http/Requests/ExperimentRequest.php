@@ -22,9 +22,9 @@ final class ExperimentRequest extends FormRequest
     /** A teacher records only on benches of their own. */
     public function authorize(): bool
     {
-        $bench = $this->bench();
+        $benches = array_filter([$this->bench(), $this->bench('besideId')]);
 
-        return $bench === null || $this->user()?->can('use', $bench) === true;
+        return array_filter($benches, fn (Bench $b): bool => $this->user()?->can('use', $b) !== true) === [];
     }
 
     /** @return array<string, list<mixed>> */
@@ -34,6 +34,7 @@ final class ExperimentRequest extends FormRequest
             'title' => [$this->isMethod('POST') ? 'required' : 'sometimes', 'required', 'string', 'max:120'],
             'protocol' => [$this->isMethod('POST') ? 'required' : 'prohibited', 'string', 'max:60'],
             'benchId' => ['sometimes', 'bail', 'nullable', 'integer:strict', 'between:1,'.PHP_INT_MAX, 'exists:benches,id'],
+            'besideId' => [$this->isMethod('POST') ? 'prohibited' : 'sometimes', 'bail', 'nullable', 'integer:strict', 'between:1,'.PHP_INT_MAX, 'exists:benches,id'],
             'runKind' => ['sometimes', Rule::in([Run::STEPWISE, Run::TIMED])],
             'aim' => ['sometimes', 'nullable', 'string', 'max:4000'],
             'conclusion' => ['sometimes', 'nullable', 'string', 'max:8000'],
@@ -51,17 +52,18 @@ final class ExperimentRequest extends FormRequest
         return [
             'title.required' => 'Give the experiment a title, for example a question.', 'title.max' => 'A title may have at most 120 letters.',
             'protocol.required' => 'Choose a protocol.', 'benchId.*' => 'Choose a bench.', 'benchId.exists' => 'This bench does not exist any more. Choose another.',
+            'besideId.*' => 'Choose a bench to record beside.', 'besideId.exists' => 'This bench does not exist any more. Choose another.',
         ] + PlanRules::MESSAGES;
     }
 
-    public function bench(): ?Bench
+    public function bench(string $name = 'benchId'): ?Bench
     {
-        $id = $this->input('benchId');
+        $id = $this->input($name);
 
         return is_int($id) ? Bench::query()->find($id) : null;
     }
 
-    /** @return array{title?: string, aim?: string|null, conclusion?: string|null, bench_id?: int|null} */
+    /** @return array{title?: string, aim?: string|null, conclusion?: string|null, bench_id?: int|null, beside_id?: int|null} */
     public function changes(): array
     {
         $text = fn (string $name): ?string => $this->filled($name) ? $this->string($name)->toString() : null;
@@ -69,7 +71,8 @@ final class ExperimentRequest extends FormRequest
         return ($this->filled('title') ? ['title' => $this->string('title')->trim()->toString()] : [])
             + ($this->has('aim') ? ['aim' => $text('aim')] : [])
             + ($this->has('conclusion') ? ['conclusion' => $text('conclusion')] : [])
-            + ($this->has('benchId') ? ['bench_id' => $this->bench()?->id] : []);
+            + ($this->has('benchId') ? ['bench_id' => $this->bench()?->id] : [])
+            + ($this->has('besideId') ? ['beside_id' => $this->bench('besideId')?->id] : []);
     }
 
     public function board(): ?Board

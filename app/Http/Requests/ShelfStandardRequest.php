@@ -24,7 +24,8 @@ final class ShelfStandardRequest extends FormRequest
         $range = $this->input('source') === 'weight' ? StandardRange::ofWeights() : StandardRange::in($kind?->unit() ?? '');
 
         return [
-            'kind' => ['required', Rule::enum(ProbeKind::class)],
+            // A probe of no known kind has no standards that others could use.
+            'kind' => ['required', Rule::enum(ProbeKind::class)->except([ProbeKind::AnyQuantity])],
             'source' => ['required', Rule::in(['buffer', 'potassium-chloride', 'weight', 'typed'])],
             'code' => [
                 'required_if:source,buffer,potassium-chloride', 'nullable', 'string', 'max:20',

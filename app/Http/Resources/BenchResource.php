@@ -14,14 +14,14 @@ use Illuminate\Http\Resources\Json\JsonResource;
 /** @mixin Bench */
 final class BenchResource extends JsonResource
 {
-    public const WITH = ['probes.calibration', 'probes.lastZero', 'probesPutAway', 'openRuns.experiment', 'experiments'];
+    public const WITH = ['probes.calibration', 'probes.lastZero', 'probesPutAway', 'openRuns.experiment', 'openRunsBeside.experiment', 'experiments'];
 
     private const MOST_EXPERIMENTS = 3;
 
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        $run = $this->openRuns->first();
+        $run = $this->openRuns->first() ?? $this->openRunsBeside->first();
 
         return [
             'id' => $this->id,

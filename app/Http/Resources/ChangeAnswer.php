@@ -67,7 +67,7 @@ final class ChangeAnswer
                 $changed[] = ['kind' => $kind, 'id' => $id, 'value' => $value($id)];
             }
         };
-        $tell('experiment', $touched->of('experiments'), static fn (): array => $shapes->about($experiment->loadMissing('bench.probes')));
+        $tell('experiment', $touched->of('experiments'), static fn (): array => $shapes->about($experiment->loadMissing('bench.probes', 'beside.probes')));
         $entries = [...$touched->of('entries'), ...$rows->entryValues->whereIn('id', $touched->of('entry_values'))->pluck('entry_id')->all()];
         // A value that is gone is no more to be found; all entries are told then.
         $isGone = count($touched->of('entry_values')) > $rows->entryValues->whereIn('id', $touched->of('entry_values'))->count();

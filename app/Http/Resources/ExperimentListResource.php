@@ -18,7 +18,7 @@ use Welkion\Core\Notebook\Fields;
  */
 final class ExperimentListResource extends JsonResource
 {
-    public const WITH = ['bench.probes.calibration', 'runs', 'entries'];
+    public const WITH = ['bench.probes.calibration', 'beside.probes.calibration', 'runs', 'entries'];
 
     /** @return array<string, mixed> */
     public function toArray(Request $request): array

@@ -25,7 +25,7 @@ use Illuminate\Http\Resources\Json\JsonResource;
  */
 final class NotebookResource extends JsonResource
 {
-    public const WITH = ['bench.probes.calibration'];
+    public const WITH = ['bench.probes.calibration', 'beside.probes.calibration'];
 
     /** @return array<string, mixed> */
     public function toArray(Request $request): array

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Models\Bench;
 use App\Models\Column;
 use App\Models\Entry;
 use App\Models\EntryValue;
@@ -75,16 +76,22 @@ final readonly class NotebookShapes
     {
         return [
             'id' => $run->id, 'number' => $run->number, 'position' => $run->place(), 'name' => $run->title(), 'ownName' => $run->name, 'condition' => $run->condition, 'trial' => $run->trial, 'kind' => $run->kind,
-            'state' => $run->state, 'bench' => $run->bench === null ? null : ['id' => $run->bench->id, 'name' => $run->bench->name],
+            'state' => $run->state, 'bench' => self::bench($run->bench), 'beside' => self::bench($run->beside),
             'startedAt' => $run->started_at->toIso8601ZuluString(), 'finishedAt' => $run->finished_at?->toIso8601ZuluString(),
             'readingCount' => (int) ($run->readings_count ?? 0), 'timed' => $run->isTimed() ? self::timed($run) : null,
         ];
     }
 
+    /** @return array{id: int, name: string}|null */
+    private static function bench(?Bench $bench): ?array
+    {
+        return $bench === null ? null : ['id' => $bench->id, 'name' => $bench->name];
+    }
+
     /** @return array<string, mixed> */
     private static function timed(Run $run): array
     {
-        return ['plan' => $run->timedPlan()->toArray(), 'isWaiting' => $run->isWaiting(), 'zero' => $run->zeroTime(), 'endedS' => $run->ended_s, 'endedBy' => $run->ended_by];
+        return ['plan' => $run->timedPlan()->toArray(), 'isWaiting' => $run->isWaiting(), 'zero' => $run->zeroTime(), 'clockError' => $run->clockError(), 'endedS' => $run->ended_s, 'endedBy' => $run->ended_by];
     }
 
     /** @return array<string, mixed> */
@@ -92,7 +99,7 @@ final readonly class NotebookShapes
     {
         return [
             'title' => $experiment->title, 'aim' => $experiment->aim, 'conclusion' => $experiment->conclusion,
-            'bench' => $experiment->bench === null ? null : ['id' => $experiment->bench->id, 'name' => $experiment->bench->name],
+            'bench' => self::bench($experiment->bench), 'beside' => self::bench($experiment->beside),
             'plan' => PlanShape::of($experiment, $this->notebook), 'board' => $experiment->board()->toArray(),
         ];
     }

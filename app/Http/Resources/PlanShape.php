@@ -51,11 +51,12 @@ final class PlanShape
         ], $watched));
     }
 
-    /** @return list<array{title: string, kind: ProbeKind, fastestHz: float}> probes of its bench it has a use for */
+    /** @return list<array{title: string, kind: ProbeKind, fastestHz: float}> probes of its benches it has a use for */
     private static function recorded(Experiment $experiment): array
     {
         $kinds = array_map(static fn (Fields $r): string => $r->text('kind'), Roles::of($experiment));
-        $probes = $experiment->bench === null ? [] : $experiment->bench->probes->filter(static fn (Probe $p): bool => $p->is_present && in_array($p->kind->value, $kinds, true))->all();
+        $all = [...($experiment->bench->probes ?? []), ...($experiment->beside->probes ?? [])];
+        $probes = array_filter($all, static fn (Probe $p): bool => $p->is_present && in_array($p->kind->value, $kinds, true));
 
         return array_values(array_map(static fn (Probe $p): array => ['title' => $p->title, 'kind' => $p->kind, 'fastestHz' => $p->fastest_hz], $probes));
     }

@@ -39,7 +39,7 @@ final class ProbeResource extends JsonResource
             'serial' => $probe->serial,
             'rawUnit' => $probe->raw_unit,
             'unit' => $probe->unit(),
-            'decimals' => $probe->kind->decimals(),
+            'decimals' => $probe->decimals(),
             'rawDecimals' => Digits::decimalsOf($probe->resolution),
             'resolution' => $probe->resolution,
             'fastestHz' => $probe->fastest_hz,
@@ -54,10 +54,10 @@ final class ProbeResource extends JsonResource
             'calibration' => $calibration === null ? null : CalibrationSummaryResource::shape($calibration),
             'zero' => $zero === null ? null : ZeroResource::shape($zero),
             'recipes' => array_map(static fn (Recipe $r): array => [
-                'key' => $r->value, 'title' => $r->title(), 'hint' => $r->hint(), 'unit' => $r->unit($probe->kind),
+                'key' => $r->value, 'title' => $r->title(), 'hint' => $r->hint(), 'unit' => $r->unit($probe->model()->unit),
                 'needsBarometer' => $r->needsBarometer(), 'needsBore' => $r->needsBore(),
             ], Recipe::for($probe->kind)),
-            'standardChoices' => array_map(StandardRows::row(...), Recipe::standardChoices($probe->kind)),
+            'standardChoices' => array_map(StandardRows::row(...), Recipe::standardChoices($probe->kind, $probe->model()->unit)),
             'steady' => self::limits($limits) + ['rawScatter' => $probe->steadyLimits()->scatter, 'isOwn' => isset($probe->bench->steady_limits[$probe->kind->value])],
         ];
     }

@@ -13,9 +13,9 @@ use App\Models\RunChannel;
 use App\Notebook\ExperimentWork;
 use App\Notebook\RunRows;
 use App\Notebook\TimedRows;
+use App\Recording\RunAdvice;
 use App\Recording\RunBook;
-use App\Recording\RunWatch;
-use App\Recording\TimedWatch;
+use App\Recording\TimedAdvice;
 use Welkion\Core\Notebook\RunData;
 use Welkion\Core\Notebook\WorkedColumn;
 use Welkion\Core\Uncertainty\Digits;
@@ -60,7 +60,7 @@ final class RunRowsShape
                 'id' => $r->id, 'step' => $r->stepValue(), 'cells' => (object) self::cells($columns, $place), 'wasSteady' => $r->was_steady,
                 'setAside' => $data->aside[$place] ?? null, 'takenAt' => $r->created_at->toIso8601ZuluString('millisecond'),
             ], $rows->readings, array_keys($rows->readings)),
-            'advice' => self::advice($run->isOpen() ? RunWatch::outcomes($work->rows, $work->worked, $run->id, $remaining) : []),
+            'advice' => self::advice($run->isOpen() ? RunAdvice::outcomes($work->rows, $work->worked, $run->id, $remaining) : []),
         ];
     }
 
@@ -72,7 +72,7 @@ final class RunRowsShape
      */
     private static function timed(Run $run, ExperimentWork $work, RunData $data, array $columns, bool $isWithSamples): array
     {
-        $warnings = TimedWatch::warnings($run, $work->rows, $work->worked);
+        $warnings = TimedAdvice::warnings($run, $work->rows, $work->worked);
         $stride = TimedRows::shownStride($data->rowCount);
         $places = $data->rowCount === 0 || ! $isWithSamples ? [] : range(0, $data->rowCount - 1, $stride);
 
@@ -111,7 +111,7 @@ final class RunRowsShape
         $calibration = $channel->calibrationInForce();
 
         return [
-            'role' => $channel->role, 'probe' => self::probe($channel->probe), 'unit' => $calibration->unit ?? $channel->probe->kind->unit(),
+            'role' => $channel->role, 'isBeside' => $channel->is_beside, 'probe' => self::probe($channel->probe), 'unit' => $channel->unit(),
             'calibration' => $calibration === null ? null : CalibrationSummaryResource::shape($calibration),
             'isWorkedOutAgain' => $calibration?->id !== $channel->calibration_id,
         ];

@@ -16,7 +16,7 @@ final class WatchedShape
     /** @return array<string, mixed> */
     public static function of(Watch $watch): array
     {
-        $experiment = $watch->experiment->loadMissing('bench', 'columns');
+        $experiment = $watch->experiment->loadMissing('bench', 'beside', 'columns');
 
         return [
             'watchId' => $watch->id, 'closesAt' => $watch->expires_at->toIso8601ZuluString(),

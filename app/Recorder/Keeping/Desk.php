@@ -10,6 +10,7 @@ use App\Notebook\Journal;
 use App\Recorder\BenchState;
 use App\Recorder\Link\ToldChannel;
 use App\Recorder\ProbeRegister;
+use App\Recorder\Timed\ToldRun;
 use App\Samples\Filing;
 use App\Storage\Outage;
 use Illuminate\Database\ConnectionInterface;
@@ -35,10 +36,22 @@ final readonly class Desk
     {
     }
 
-    /** @return list<Bench> */
-    public function benches(): array
+    /**
+     * The benches a recorder listens to. One of a name takes those it was started for, unless another has them; what it had
+     * before goes back. The one without a name listens to what nobody has taken.
+     *
+     * @param  list<string>  $names  of benches
+     * @return list<Bench>
+     */
+    public function benches(?string $recorder, array $names): array
     {
-        return array_values(Bench::query()->where('put_away_at', null)->get()->all());
+        if ($recorder !== null) {
+            Bench::query()->where('recorder', $recorder)->whereNotIn('name', $names)->update(['recorder' => null]);
+            // While a run is recorded two would write down the same.
+            Bench::query()->whereDoesntHave('openRuns')->whereDoesntHave('openRunsBeside')->where('recorder', null)->whereIn('name', $names)->update(['recorder' => $recorder]);
+        }
+
+        return array_values(Bench::query()->where('put_away_at', null)->where('recorder', $recorder)->get()->all());
     }
 
     /**
@@ -65,23 +78,25 @@ final readonly class Desk
         $isTimed = array_fill_keys(array_map(static fn (Run $r): int => $r->id, $timed), true);
         $last = fn (string $table): Builder => $this->database->table($table)->whereColumn('run_channel_id', 'run_channels.id')
             ->orderByDesc('first_seq')->limit(1)->selectRaw('first_seq + count - 1');
-        $channels = $this->database->table('run_channels')->whereIn('run_id', array_map(static fn (Run $r): int => $r->id, $runs))->select('id', 'run_id', 'probe_id')
+        $ids = array_merge([], ...array_map(static fn (Run $r): array => $r->channelsAt($benchId)->modelKeys(), $runs));
+        $channels = $this->database->table('run_channels')->whereIn('id', $ids)->select('id', 'run_id', 'probe_id')
             ->selectSub($last('sample_blocks'), 'last_in_blocks')->selectSub($last('sample_segments'), 'last_filed')->get();
 
         return new BenchState($bench, array_values($channels->map(static fn (\stdClass $c): array => [
             'id' => (int) $c->id, 'probeId' => (int) $c->probe_id, 'lastSeq' => max((int) $c->last_in_blocks, (int) $c->last_filed),
             'isTimed' => isset($isTimed[(int) $c->run_id]),
-        ])->all()), array_map(TimedRunRow::told(...), $timed));
+        ])->all()), array_map(static fn (Run $r): ToldRun => TimedRunRow::told($r, $benchId), $timed));
     }
 
     /**
      * A timed run has begun: from here its time is counted.
      *
      * @param  array<int, float>  $zeros  clock of the bench, s, by run channel
+     * @param  float|null  $error  standard uncertainty of them, of a bench beside, s
      */
-    public function begun(int $runId, array $zeros): bool
+    public function begun(int $runId, array $zeros, ?float $error): bool
     {
-        return (new TimedRunRow($this->journal))->begun($runId, $zeros);
+        return (new TimedRunRow($this->journal))->begun($runId, $zeros, $error);
     }
 
     /** A timed run has ended by itself. */
@@ -93,7 +108,8 @@ final readonly class Desk
     /** @return list<Run> those that are open, and timed ones that ended a moment ago */
     private function runs(int $benchId): array
     {
-        return array_values(Run::query()->with(['channels' => static fn ($query) => $query->with(TimedRunRow::CHANNELS), 'experiment.columns'])->where('thrown_away_at', null)->where('bench_id', $benchId)
+        return array_values(Run::query()->with(['channels' => static fn ($query) => $query->with(TimedRunRow::CHANNELS), 'experiment.columns'])->where('thrown_away_at', null)
+            ->where(static fn ($query) => $query->where('bench_id', $benchId)->orWhere('beside_id', $benchId))
             ->where(static fn ($query) => $query->where('state', Run::OPEN)->orWhere(static fn ($or) => $or->where('kind', Run::TIMED)->where('finished_at', '>', now()->subSeconds(Run::LINGERS_S))))->get()->all());
     }
 

@@ -29,29 +29,35 @@ final readonly class TimedRunRow
     {
     }
 
-    public static function told(Run $run): ToldRun
+    /** As one of the benches that feed it has to do with it. */
+    public static function told(Run $run, int $benchId): ToldRun
     {
         $plan = $run->timedPlan();
         $roles = $run->experiment->columns->pluck('role')->all();
+        $isBeside = $run->beside_id === $benchId;
         // What the notebook asks for comes first: the first sets the beat.
-        $channels = $run->channels->sortByDesc(static fn (RunChannel $c): bool => $c->role !== null && in_array($c->role, $roles, true))->values();
+        $channels = $run->channelsAt($benchId)->sortByDesc(static fn (RunChannel $c): bool => $c->role !== null && in_array($c->role, $roles, true))->values();
 
         return new ToldRun(
             $run->id, $plan, array_combine($channels->modelKeys(), array_map(intval(...), $channels->pluck('probe_id')->all())), self::scale($run, $plan->begin), self::scale($run, $plan->end),
             $run->armed_at, $channels->first(static fn (RunChannel $c): bool => $c->zero_time !== null)?->zero_time, $run->ended_s,
             ($run->finished_at?->getTimestamp() ?? 0) + Run::LINGERS_S,
+            $isBeside ? $run->bench_id : null, $isBeside ? $run->zeroTime() : null, $isBeside ? null : $run->beside_id,
         );
     }
 
-    /** @param  array<int, float>  $zeros  clock of the bench, s, by run channel */
-    public function begun(int $runId, array $zeros): bool
+    /**
+     * @param  array<int, float>  $zeros  clock of the bench, s, by run channel
+     * @param  float|null  $error  standard uncertainty of them, of a bench beside, s
+     */
+    public function begun(int $runId, array $zeros, ?float $error): bool
     {
-        return $this->note($runId, static function (Draft $draft, Run $run) use ($zeros): string {
+        return $this->note($runId, static function (Draft $draft, Run $run) use ($zeros, $error): string {
             foreach ($run->channels as $channel) {
-                isset($zeros[$channel->id]) && $channel->zero_time === null && $draft->update($channel, ['zero_time' => $zeros[$channel->id]]);
+                isset($zeros[$channel->id]) && $channel->zero_time === null && $draft->update($channel, ['zero_time' => $zeros[$channel->id]] + ($error === null ? [] : ['clock_error' => $error]));
             }
 
-            return "{$run->title()} began";
+            return "{$run->title()} began".($error === null ? '' : ' at the bench beside');
         });
     }
 
@@ -90,7 +96,7 @@ final readonly class TimedRunRow
         if ($line === null) {
             return new Scale($channel->probe_id, 0.0, 1.0);
         }
-        $unit = Unit::parse($channel->calibrationInForce()->unit ?? $channel->probe->kind->unit());
+        $unit = Unit::ofHeader($channel->unit());
         [$at0, $at1] = array_map(static fn (float $raw): float => $unit->convert($line->value($raw), Unit::parse($column->unit)), [0.0, 1.0]);
 
         return new Scale($channel->probe_id, $at0, $at1 - $at0);

@@ -29,11 +29,12 @@ final readonly class ToldChannel
         public float $fastestHz,
         public ?float $statedSlope,
         public ?float $statedOffset,
+        public ?string $statedUnit,
     ) {
     }
 
     /**
-     * All channels in a message of a device. One of a kind that is not known here is passed over.
+     * All channels in a message of a device. One of a kind that is not known here measures any quantity.
      *
      * @return list<self>
      *
@@ -44,7 +45,7 @@ final readonly class ToldChannel
         if (! is_array($told) || ! array_is_list($told) || count($told) > self::MOST) {
             throw DeviceFault::because('told of no list of channels, or of more than '.self::MOST);
         }
-        $channels = array_values(array_filter(array_map(self::maybe(...), $told)));
+        $channels = array_map(self::one(...), $told);
         foreach (['name', 'serial'] as $own) {
             $all = array_map(static fn (self $c): string => $c->{$own}, $channels);
             if (count(array_unique($all)) < count($all)) {
@@ -55,15 +56,12 @@ final readonly class ToldChannel
         return $channels;
     }
 
-    private static function maybe(mixed $told): ?self
+    private static function one(mixed $told): self
     {
         if (! is_array($told)) {
             throw DeviceFault::because('told of a channel that is no JSON object');
         }
-        $kind = ProbeKind::tryFrom(self::text($told, 'kind', 40));
-        if ($kind === null) {
-            return null;
-        }
+        $kind = ProbeKind::tryFrom(self::text($told, 'kind', 40)) ?? ProbeKind::AnyQuantity;
         $name = self::text($told, 'name', 40);
         $stated = $told['stated'] ?? null;
         if ($stated !== null && ! is_array($stated)) {
@@ -73,6 +71,7 @@ final readonly class ToldChannel
         return new self(
             $name, $kind, self::text($told, 'title', 80, $name), self::text($told, 'serial', 80), self::text($told, 'unit', 20, ''),
             self::number($told, 'resolution', 0.0) ?? 0.0, self::rate($told), self::slope($stated ?? [], $name), self::number($stated ?? [], 'offset', -self::LARGEST),
+            isset($told['quantityUnit']) ? self::text($told, 'quantityUnit', 30) : null,
         );
     }
 

@@ -68,6 +68,24 @@ final class TimedRun
         return $this->told->channels;
     }
 
+    /** The bench that begins and ends it; null: this one. */
+    public function ledBy(): ?int
+    {
+        return $this->told->ledBy;
+    }
+
+    /** Clock of that bench when it began, s, as far as it is written down. */
+    public function ledFrom(): ?float
+    {
+        return $this->told->ledFrom;
+    }
+
+    /** The bench that feeds it, too; null: none. */
+    public function beside(): ?int
+    {
+        return $this->told->beside;
+    }
+
     /** Rows a second it wants. */
     public function rate(): float
     {
@@ -103,7 +121,7 @@ final class TimedRun
     /** Whether it begins with a sample of this probe. */
     public function isLedBy(int $probeId): bool
     {
-        return ($this->told->begin->probeId ?? array_values($this->told->channels)[0] ?? null) === $probeId;
+        return $this->told->ledBy === null && ($this->told->begin->probeId ?? array_values($this->told->channels)[0] ?? null) === $probeId;
     }
 
     public function waitsForRestOf(int $probeId): bool
@@ -143,12 +161,18 @@ final class TimedRun
     public function begin(): bool
     {
         $newest = array_filter(array_map(static fn (array $held): ?float => array_last($held)?->time, $this->held), is_float(...));
-        if ($this->zero !== null || $newest === []) {
+        if ($this->zero !== null || $newest === [] || $this->told->ledBy !== null) {
             return false;
         }
         $this->zero = max($newest);
 
         return true;
+    }
+
+    /** It began then, as the bench says that leads it: what is held of it follows with the next samples. */
+    public function beginAt(float $zero): void
+    {
+        $this->zero = round($zero, self::DECIMALS);
     }
 
     /**
@@ -160,7 +184,7 @@ final class TimedRun
      */
     public function endsWith(int $probeId, array $samples, bool $isAtRest, float $restWindowS, float $wallNow): ?string
     {
-        if ($this->zero === null || $this->endedS !== null || ! $this->listensTo($probeId)) {
+        if ($this->zero === null || $this->endedS !== null || $this->told->ledBy !== null || ! $this->listensTo($probeId)) {
             return null;
         }
         $by = $this->endIn($probeId, $samples, $isAtRest ? self::REST_WINDOWS * $restWindowS : INF);

@@ -9,6 +9,7 @@ use App\Recorder\Keeping\Clerk;
 use App\Recorder\Keeping\ClerkUnable;
 use App\Recorder\Keeping\SampleKeeper;
 use App\Recorder\Link\Sample;
+use App\Recorder\Neighbours;
 use Psr\Log\LoggerInterface;
 use React\EventLoop\LoopInterface;
 
@@ -34,6 +35,8 @@ final class TimedRuns
      * @param  \Closure(): void  $onWritten  what MariaDB tells of the runs is as new as what is known here, and may be more: somebody may have ended one
      */
     public function __construct(
+        private readonly int $benchId,
+        private readonly Neighbours $neighbours,
         private readonly Clerk $clerk,
         private readonly SampleKeeper $keeper,
         private readonly LoopInterface $loop,
@@ -114,11 +117,18 @@ final class TimedRuns
                 });
             }
         }
+        array_walk($this->runs, $this->follow(...));
         $over = array_filter($this->runs, fn (TimedRun $r): bool => $r->isOver($wallNow) && ($this->writing[$r->id()] ?? 0) === 0);
         if ($over !== []) {
             $this->runs = array_diff_key($this->runs, $over);
             ($this->onChange)();
         }
+    }
+
+    /** Clock of this bench when it began a run, in s; null while it waits. */
+    public function zeroOf(int $runId): ?float
+    {
+        return ($this->runs[$runId] ?? null)?->zero();
     }
 
     public function listensTo(int $probeId): bool
@@ -156,10 +166,24 @@ final class TimedRuns
         ], $this->runs));
     }
 
-    private function noteBeginning(TimedRun $run): void
+    private function noteBeginning(TimedRun $run, ?float $error = null): void
     {
         if ($run->zero() !== null) {
-            $this->write($run->id(), 'begun', [$run->id(), array_fill_keys(array_keys($run->channels()), $run->zero())]);
+            $this->write($run->id(), 'begun', [$run->id(), array_fill_keys(array_keys($run->channels()), $run->zero()), $error]);
+        }
+    }
+
+    /** A run that another bench has begun begins here, too, at the same moment by the clock of this one. */
+    private function follow(TimedRun $run): void
+    {
+        if ($run->ledBy() === null || $run->zero() !== null) {
+            return;
+        }
+        $from = $run->ledFrom() ?? $this->neighbours->zeroOf($run->ledBy(), $run->id());
+        $apart = $from === null ? null : $this->neighbours->apart($run->ledBy(), $this->benchId);
+        if ($apart !== null) {
+            $run->beginAt($from + $apart->value);
+            $this->noteBeginning($run, $apart->uncertainty);
         }
     }
 
@@ -188,5 +212,7 @@ final class TimedRuns
     {
         $this->writing[$runId] = max(0, ($this->writing[$runId] ?? 0) - 1);
         $this->writing[$runId] === 0 && ($this->onWritten)();
+        $beside = ($this->runs[$runId] ?? null)?->beside();
+        $beside === null || $this->neighbours->reload([$beside]);
     }
 }

@@ -17,6 +17,9 @@ final readonly class ToldRun
      * @param  float|null  $zero  clock of the bench when it began, s; null while it waits
      * @param  float|null  $endedS  s after it began; null while it goes on
      * @param  float  $lingersUntil  clock on the wall, s: what comes until then is kept, in case it goes on
+     * @param  int|null  $ledBy  the bench that begins and ends it; null: this one
+     * @param  float|null  $ledFrom  clock of that bench when it began, s; null while it waits
+     * @param  int|null  $beside  the bench that feeds it, too; null: none
      */
     public function __construct(
         public int $runId,
@@ -28,6 +31,9 @@ final readonly class ToldRun
         public ?float $zero,
         public ?float $endedS,
         public float $lingersUntil,
+        public ?int $ledBy = null,
+        public ?float $ledFrom = null,
+        public ?int $beside = null,
     ) {
     }
 }

@@ -11,6 +11,7 @@ use Welkion\Core\Formats\Cell;
 use Welkion\Core\Formats\ColumnKind;
 use Welkion\Core\Formats\Table;
 use Welkion\Core\Formats\TableColumn;
+use Welkion\Core\Formats\Trials;
 
 /** Tells what a file holds. */
 final class Read extends Command
@@ -49,7 +50,15 @@ final class Read extends Command
             'unreadable' => array_map(static fn (Cell $cell): array => self::place($table, $cell) + ['text' => $cell->text], $table->unreadable()),
             'blank' => array_map(static fn (Cell $cell): array => self::place($table, $cell), $table->blank()),
             'notes' => $table->notes,
-        ]);
+        ] + self::trials($table));
+    }
+
+    /** @return array{trials?: list<array{condition: string, trial: int, symbol: string}>} of a wide table */
+    private static function trials(Table $table): array
+    {
+        $trials = array_map(static fn (Trials $t): array => ['condition' => $t->condition, 'trial' => $t->trial, 'symbol' => $t->column->symbol], Trials::in($table));
+
+        return $trials === [] ? [] : ['trials' => $trials];
     }
 
     /** @return array{row: int, column: int, name: string} */

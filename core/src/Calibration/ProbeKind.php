@@ -19,8 +19,10 @@ enum ProbeKind: string
     case GripBulb = 'grip-bulb';
     case BreathingBelt = 'breathing-belt';
     case FingerPulse = 'finger-pulse';
+    /** A probe of no kind that is known here: its device, or whoever uses it, says what it measures and in which unit. */
+    case AnyQuantity = 'any-quantity';
 
-    /** Unit of the quantity, as long as a calibration does not choose another. */
+    /** Unit of the quantity, as long as a calibration does not choose another; empty where each probe has its own. */
     public function unit(): string
     {
         return match ($this) {
@@ -32,6 +34,7 @@ enum ProbeKind: string
             self::EcgLead => 'mV',
             self::BreathingBelt => 'N',
             self::FingerPulse => 'V',
+            self::AnyQuantity => '',
         };
     }
 
@@ -45,7 +48,7 @@ enum ProbeKind: string
     public function decimals(): int
     {
         return match ($this) {
-            self::PhElectrode, self::Plunger, self::EcgLead, self::FingerPulse => 2,
+            self::PhElectrode, self::Plunger, self::EcgLead, self::FingerPulse, self::AnyQuantity => 2,
             self::Thermometer, self::PressureSensor, self::GripBulb, self::BreathingBelt => 1,
             self::ConductivityCell => 0,
         };
@@ -66,6 +69,8 @@ enum ProbeKind: string
             self::GripBulb => SteadyLimits::of(driftPerMinute: 1.0, scatter: 0.3, tolerance: 0.2, windowS: 5.0),
             self::BreathingBelt => SteadyLimits::of(driftPerMinute: 0.5, scatter: 0.1, tolerance: 0.1, windowS: 5.0),
             self::FingerPulse => SteadyLimits::of(driftPerMinute: 0.5, scatter: 0.05, tolerance: 0.05, windowS: 5.0),
+            // Of what is known of it, its last digit: see ProbeModel.
+            self::AnyQuantity => SteadyLimits::of(driftPerMinute: 1.0, scatter: 0.5, tolerance: 0.5, share: 0.01),
         };
     }
 
@@ -88,7 +93,7 @@ enum ProbeKind: string
             self::EcgLead => 200.0,
             self::FingerPulse => 50.0,
             self::BreathingBelt, self::GripBulb => 20.0,
-            self::PressureSensor, self::Plunger => 10.0,
+            self::PressureSensor, self::Plunger, self::AnyQuantity => 10.0,
             self::PhElectrode, self::ConductivityCell, self::Thermometer => 2.0,
         };
     }
@@ -99,7 +104,7 @@ enum ProbeKind: string
         return match ($this) {
             self::EcgLead => 10.0,
             self::GripBulb, self::FingerPulse => 15.0,
-            self::BreathingBelt, self::PressureSensor, self::Plunger => 60.0,
+            self::BreathingBelt, self::PressureSensor, self::Plunger, self::AnyQuantity => 60.0,
             self::PhElectrode, self::ConductivityCell, self::Thermometer => 600.0,
         };
     }
@@ -125,7 +130,7 @@ enum ProbeKind: string
         return match ($this) {
             self::PhElectrode => 7,
             self::ConductivityCell => 30,
-            self::PressureSensor, self::GripBulb, self::EcgLead, self::BreathingBelt, self::Plunger => 90,
+            self::PressureSensor, self::GripBulb, self::EcgLead, self::BreathingBelt, self::Plunger, self::AnyQuantity => 90,
             self::Thermometer => 180,
             self::FingerPulse => null,
         };
@@ -135,7 +140,7 @@ enum ProbeKind: string
     public function isTrustedFromFactory(): bool
     {
         return match ($this) {
-            self::Thermometer, self::FingerPulse => true,
+            self::Thermometer, self::FingerPulse, self::AnyQuantity => true,
             default => false,
         };
     }
@@ -144,7 +149,7 @@ enum ProbeKind: string
     public function canBeZeroed(): bool
     {
         return match ($this) {
-            self::GripBulb, self::BreathingBelt, self::EcgLead => true,
+            self::GripBulb, self::BreathingBelt, self::EcgLead, self::AnyQuantity => true,
             default => false,
         };
     }

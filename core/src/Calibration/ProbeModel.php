@@ -6,12 +6,13 @@ namespace Welkion\Core\Calibration;
 
 use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Exception\NotEnoughPoints;
+use Welkion\Core\Series\SteadyLimits;
 use Welkion\Core\Units\Unit;
 
 /** A probe as its maker describes it: its kind and the line it should have. Makes calibrations of it. */
 final readonly class ProbeModel
 {
-    private function __construct(public ProbeKind $kind, private Unit $rawUnit, private ?CalibrationLine $stated)
+    private function __construct(public ProbeKind $kind, public string $unit, private Unit $rawUnit, private ?CalibrationLine $stated)
     {
     }
 
@@ -19,16 +20,43 @@ final readonly class ProbeModel
      * @param  string  $rawUnit  unit of the raw signal, or any word for it
      * @param  float|null  $slope  raw unit per unit of the quantity, as the maker states it; null if it is not stated
      * @param  float|null  $offset  raw signal at the kind's reference
+     * @param  string|null  $unit  of the quantity, where the kind has none of its own; null: the raw signal is what is measured
      */
-    public static function of(ProbeKind $kind, string $rawUnit = '', ?float $slope = null, ?float $offset = null): self
+    public static function of(ProbeKind $kind, string $rawUnit = '', ?float $slope = null, ?float $offset = null, ?string $unit = null): self
     {
-        return new self($kind, Unit::ofHeader($rawUnit), $slope === null ? null : CalibrationLine::kept($slope, 0.0, $offset ?? 0.0, 0.0, 0.0, $kind->reference()));
+        $unit = $kind === ProbeKind::AnyQuantity ? $unit ?? $rawUnit : $kind->unit();
+        if ($kind === ProbeKind::AnyQuantity && $slope === null && $unit === $rawUnit) {
+            [$slope, $offset] = [1.0, 0.0];
+        }
+
+        return new self($kind, $unit, Unit::ofHeader($rawUnit), $slope === null ? null : CalibrationLine::kept($slope, 0.0, $offset ?? 0.0, 0.0, 0.0, $kind->reference()));
+    }
+
+    /**
+     * When it is steady, in the unit of its quantity. Of a probe of no known kind only its last digit is known, and that
+     * nothing is still to a hundredth of its value.
+     *
+     * @param  float  $resolution  in raw units
+     */
+    public function steadyLimits(float $resolution): SteadyLimits
+    {
+        $digit = $resolution / abs($this->factoryLine()->slope);
+
+        return $this->kind === ProbeKind::AnyQuantity && $digit > 0.0
+            ? SteadyLimits::of(driftPerMinute: 10.0 * $digit, scatter: 5.0 * $digit, tolerance: 5.0 * $digit, share: 0.01)
+            : $this->kind->steadyLimits();
     }
 
     /** Whether its raw signal says anything of its quantity before it is calibrated. */
     public function readsFromFactory(): bool
     {
         return $this->stated !== null && $this->kind !== ProbeKind::PhElectrode;
+    }
+
+    /** Whether it shows its quantity, well or badly, before it is calibrated; of an unknown quantity only its device can tell how. */
+    public function isReadable(): bool
+    {
+        return $this->stated !== null || $this->kind !== ProbeKind::AnyQuantity;
     }
 
     /** The maker's line at a temperature. */
@@ -44,7 +72,7 @@ final readonly class ProbeModel
     /** What the probe reads by before anyone has calibrated it. */
     public function factory(float $celsius = Surroundings::ROOM_C, ?TemperatureCompensation $compensation = null): ProbeCalibration
     {
-        return $this->calibration($this->factoryLine($celsius), $celsius, $this->kind->unit(), $compensation);
+        return $this->calibration($this->factoryLine($celsius), $celsius, $this->unit, $compensation);
     }
 
     /** A line kept earlier, as a calibration of this probe. */
@@ -59,7 +87,7 @@ final readonly class ProbeModel
             ProbeKind::ConductivityCell => ConductivityCalibration::of(
                 $line, $this->nominalCellConstant(), $compensation ?? new TemperatureCompensation,
             ),
-            default => LinearCalibration::of($line, Unit::parse($unit), $this->rawUnit, $unit === $this->kind->unit() ? $this->stated : null),
+            default => LinearCalibration::of($line, Unit::ofHeader($unit), $this->rawUnit, $unit === $this->unit ? $this->stated : null),
         };
     }
 
@@ -94,7 +122,7 @@ final readonly class ProbeModel
                 CalibrationLine::shifted($before, $readings[count($readings) - 1]), $celsius, $unit, $compensation,
             ),
             $this->kind === ProbeKind::PhElectrode => ElectrodeCalibration::from($readings, $celsius),
-            default => LinearCalibration::from($readings, Unit::parse($unit), $this->rawUnit, $unit === $this->kind->unit() ? $this->stated : null),
+            default => LinearCalibration::from($readings, Unit::ofHeader($unit), $this->rawUnit, $unit === $this->unit ? $this->stated : null),
         };
     }
 

@@ -20,6 +20,7 @@ enum Recipe: string
     case GaugePulse = 'gauge-pulse';
     case HungWeights = 'hung-weights';
     case SlackAndStretch = 'slack-and-stretch';
+    case TwoValues = 'two-values';
 
     /** @return list<self> the usual first; empty where there is nothing to calibrate */
     public static function for(ProbeKind $kind): array
@@ -34,6 +35,7 @@ enum Recipe: string
             ProbeKind::GripBulb => [self::HungWeights, self::BesideGauge],
             ProbeKind::BreathingBelt => [self::SlackAndStretch],
             ProbeKind::FingerPulse => [],
+            ProbeKind::AnyQuantity => [self::TwoValues],
         };
     }
 
@@ -53,6 +55,7 @@ enum Recipe: string
             self::GaugePulse => 'Baseline and 1 mV pulse',
             self::HungWeights => 'With hung weights, in N',
             self::SlackAndStretch => 'Slack, then a comfortable stretch',
+            self::TwoValues => 'At two known values',
         };
     }
 
@@ -73,13 +76,18 @@ enum Recipe: string
             self::GaugePulse => 'Leads joined for the baseline, then the pulse from the amplifier’s button.',
             self::HungWeights => 'The empty bulb first, then two known masses.',
             self::SlackAndStretch => 'Belt off gives zero; put on, it should rest near 5 N and move freely.',
+            self::TwoValues => 'Two values that bracket what you will measure, told by something you trust; a third shows whether the line is straight.',
         };
     }
 
-    /** Unit of the quantity it calibrates in. */
-    public function unit(ProbeKind $kind): string
+    /**
+     * Unit of the quantity it calibrates in.
+     *
+     * @param  string  $ofProbe  unit of what the probe measures
+     */
+    public function unit(string $ofProbe): string
     {
-        return $this === self::HungWeights ? 'N' : $kind->unit();
+        return $this === self::HungWeights ? 'N' : $ofProbe;
     }
 
     /** How many standards make the line it promises. */
@@ -94,7 +102,7 @@ enum Recipe: string
     /** Whether typed values are read beside the probe each time, so that those of last time are only examples. */
     public function isReadBeside(): bool
     {
-        return in_array($this, [self::BesideThermometer, self::BesideGauge, self::Bore, self::VolumeMarks], true);
+        return in_array($this, [self::BesideThermometer, self::BesideGauge, self::Bore, self::VolumeMarks, self::TwoValues], true);
     }
 
     public function needsBarometer(): bool
@@ -107,13 +115,13 @@ enum Recipe: string
         return $this === self::Bore;
     }
 
-    /** @return list<Standard> what a probe of a kind can be calibrated at, besides a typed value */
-    public static function standardChoices(ProbeKind $kind): array
+    /** @return list<Standard> what a probe can be calibrated at, besides a typed value */
+    public static function standardChoices(ProbeKind $kind, string $unit): array
     {
         $all = match ($kind) {
             ProbeKind::PhElectrode => array_map(Standard::buffer(...), Buffer::cases()),
             ProbeKind::ConductivityCell => array_map(Standard::potassiumChloride(...), PotassiumChloride::cases()),
-            default => array_merge(...array_map(static fn (self $r): array => $r->standards($kind), self::for($kind))),
+            default => array_merge(...array_map(static fn (self $r): array => $r->standards($kind, $unit), self::for($kind))),
         };
         $choices = [];
         foreach ($all as $standard) {
@@ -126,9 +134,9 @@ enum Recipe: string
     }
 
     /** @return list<Standard> what it begins with; the values of typed ones are examples to change */
-    public function standards(ProbeKind $kind): array
+    public function standards(ProbeKind $kind, string $unit): array
     {
-        $unit = $this->unit($kind);
+        $unit = $this->unit($unit);
 
         return match ($this) {
             self::Buffers => [Standard::buffer(Buffer::Technical7), Standard::buffer(Buffer::Technical4), Standard::buffer(Buffer::Technical10)],
@@ -146,6 +154,7 @@ enum Recipe: string
             self::GaugePulse => [Standard::rest('leads joined', $unit), Standard::pulse(1.0)],
             self::HungWeights => [Standard::rest('empty bulb', $unit), Standard::weight(2.0), Standard::weight(5.0)],
             self::SlackAndStretch => [Standard::rest('belt slack', $unit), Standard::fit('comfortable stretch', 5.0, $unit)],
+            self::TwoValues => [Standard::typed('low', 0.0, 0.0, $unit), Standard::typed('high', 100.0, 0.0, $unit)],
         };
     }
 }

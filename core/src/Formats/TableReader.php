@@ -10,6 +10,7 @@ use Welkion\Core\Formats\Reading\Layout;
 use Welkion\Core\Formats\Reading\LayoutGuess;
 use Welkion\Core\Formats\Reading\NumberText;
 use Welkion\Core\Formats\Reading\Records;
+use Welkion\Core\Formats\Reading\Rows;
 use Welkion\Core\Formats\Reading\Symbols;
 use Welkion\Core\Formats\Reading\TextDecoder;
 
@@ -47,39 +48,32 @@ final class TableReader
         $numbers = new NumberText($layout->mark);
         [$headers, $skipped, $notes] = $this->headers($first, $layout, $numbers);
 
-        /** @var list<ColumnBuilder> $builders */
+        /** @var non-empty-list<ColumnBuilder> $builders */
         $builders = array_map(static fn (): ColumnBuilder => new ColumnBuilder($numbers), $headers);
-        $rows = 0;
-        $long = 0;
-        $add = function (string $record) use ($layout, &$builders, &$rows, &$long, $progress, $decoder): void {
-            $cells = $layout->cells($record);
-            $rows++;
-            foreach ($builders as $place => $builder) {
-                $builder->add($cells[$place] ?? '');
-            }
-            $long += count($cells) > count($builders) && trim(implode('', array_slice($cells, count($builders)))) !== '' ? 1 : 0;
-            if ($progress !== null && $rows % self::ROWS_PER_REPORT === 0) {
-                $progress($rows, $decoder->bytesRead());
-            }
-        };
+        $rows = new Rows($layout, $builders);
         foreach (array_slice($first, $skipped) as $record) {
-            $add($record);
+            $rows->take($record);
         }
         unset($first);
-        for (; $records->valid(); $records->next()) {
-            $add($records->current());
+        for ($reported = 0; $records->valid(); $records->next()) {
+            $rows->take($records->current());
+            if ($progress !== null && $rows->count() - $reported >= self::ROWS_PER_REPORT) {
+                $reported = $rows->count();
+                $progress($reported, $decoder->bytesRead());
+            }
         }
-        if ($rows === 0) {
+        if ($rows->count() === 0) {
             throw UnreadableFile::isEmpty();
         }
         if ($progress !== null) {
-            $progress($rows, $decoder->bytesRead());
+            $progress($rows->count(), $decoder->bytesRead());
         }
-        if ($long > 0) {
-            $notes[] = "{$long} rows have more cells than the header; what stands beyond it was left out.";
+        array_push($notes, ...array_map(static fn (string $remark): string => "Not part of the table: \"{$remark}\".", $rows->remarks()));
+        if ($rows->longCount() > 0) {
+            $notes[] = "{$rows->longCount()} rows have more cells than the header; what stands beyond it was left out.";
         }
 
-        return new Table($rows, $this->columns($headers, $builders), [...$decoder->notes(), ...$this->layoutNotes($layout), ...$notes]);
+        return new Table($rows->count(), $this->columns($headers, $builders), [...$decoder->notes(), ...$this->layoutNotes($layout), ...$notes]);
     }
 
     /**

@@ -51,7 +51,7 @@ final class KnownTablesTest extends TestCase
         self::assertSame([
             'ph-electrode' => [0.02, 0.0085, 0.0085, 10.0], 'conductivity-cell' => [1.0, 1.0, 1.0, 10.0], 'thermometer' => [0.3, 0.1, 0.1, 10.0],
             'pressure-sensor' => [0.3, 0.15, 0.1, 10.0], 'plunger' => [0.2, 0.05, 0.05, 5.0], 'ecg-lead' => [0.1, 0.03, 0.02, 3.0],
-            'grip-bulb' => [1.0, 0.3, 0.2, 5.0], 'breathing-belt' => [0.5, 0.1, 0.1, 5.0], 'finger-pulse' => [0.5, 0.05, 0.05, 5.0],
+            'grip-bulb' => [1.0, 0.3, 0.2, 5.0], 'breathing-belt' => [0.5, 0.1, 0.1, 5.0], 'finger-pulse' => [0.5, 0.05, 0.05, 5.0], 'any-quantity' => [1.0, 0.5, 0.5, 10.0],
         ], $limits);
     }
 
@@ -77,7 +77,7 @@ final class KnownTablesTest extends TestCase
     #[DataProvider('recipes')]
     public function test_a_recipe_begins_with_sensible_values(Recipe $recipe, ProbeKind $kind, array $values): void
     {
-        self::assertSame($values, array_map(static fn (Standard $s): array => [$s->value, $s->uncertainty, $s->unit], $recipe->standards($kind)));
+        self::assertSame($values, array_map(static fn (Standard $s): array => [$s->value, $s->uncertainty, $s->unit], $recipe->standards($kind, $kind->unit())));
         self::assertSame($recipe !== Recipe::SlackAndStretch, $recipe->isReadBeside());
     }
 
@@ -85,7 +85,7 @@ final class KnownTablesTest extends TestCase
     {
         // Weights in newtons: mass times 9.80665 m/s² (CGPM 1901).
         $there = new Surroundings;
-        $values = array_map(static fn (Standard $s): float => $s->valueIn($there), Recipe::HungWeights->standards(ProbeKind::GripBulb));
+        $values = array_map(static fn (Standard $s): float => $s->valueIn($there), Recipe::HungWeights->standards(ProbeKind::GripBulb, ProbeKind::GripBulb->unit()));
 
         self::assertEqualsWithDelta([0.0, 2.0 * 9.80665, 5.0 * 9.80665], $values, 1e-9);
         self::assertFalse(Recipe::HungWeights->isReadBeside());

@@ -166,11 +166,55 @@ final class ProbeModelTest extends TestCase
         self::assertGreaterThanOrEqual(291, array_count_values($verdicts)['straight']);
     }
 
+    public function test_a_probe_of_no_known_kind_reads_its_raw_signal_until_its_unit_is_another(): void
+    {
+        $raw = ProbeModel::of(ProbeKind::AnyQuantity, 'V');
+        self::assertSame('V', $raw->unit);
+        self::assertTrue($raw->isReadable());
+        self::assertSame([1.25, 'V'], [$raw->factory()->quantity(1.25)->value, $raw->factory()->quantity(1.25)->unit->symbol]);
+
+        $light = ProbeModel::of(ProbeKind::AnyQuantity, 'V', unit: 'lx');
+        self::assertSame('lx', $light->unit);
+        self::assertFalse($light->isReadable());
+        self::assertFalse($light->readsFromFactory());
+        // 0.5 V in the dark, 2 mV for each lux.
+        $calibrated = $light->calibrated([
+            StandardReading::of('dark', 0.0, 0.5, 0.001), StandardReading::of('bright', 1000.0, 2.5, 0.001),
+        ], 21.0, 'lx', $light->factoryLine());
+        self::assertEqualsWithDelta(250.0, $calibrated->quantity(1.0)->value, 1e-9);
+        self::assertSame('lx', $calibrated->quantity(1.0)->unit->symbol);
+        self::assertSame('for one lx', $calibrated->keyFigures()[0]->label);
+
+        $stated = ProbeModel::of(ProbeKind::AnyQuantity, 'V', 0.002, 0.5, 'lx');
+        self::assertTrue($stated->isReadable());
+        self::assertEqualsWithDelta(250.0, $stated->factory()->quantity(1.0)->value, 1e-9);
+        // Its kind says the unit of another; nobody can change that.
+        self::assertSame('°C', ProbeModel::of(ProbeKind::Thermometer, 'mV', 10.0, 500.0, 'K')->unit);
+    }
+
+    public function test_a_line_far_from_the_stated_one_is_told(): void
+    {
+        $model = ProbeModel::of(ProbeKind::Thermometer, 'mV', 10.0, 500.0);
+        $read = static fn (float $slope): array => [StandardReading::of('ice', 0.0, 500.0), StandardReading::of('boiling', 100.0, 500.0 + 100.0 * $slope)];
+        self::assertSame('straight', $model->calibrated($read(10.1), 21.0, '°C', $model->factoryLine())->verdict()->code);
+        self::assertSame('far_off', $model->calibrated($read(14.0), 21.0, '°C', $model->factoryLine())->verdict()->code);
+        // In another unit nothing is stated.
+        self::assertSame('straight', $model->calibrated($read(14.0), 21.0, 'K', $model->factoryLine())->verdict()->code);
+    }
+
+    public function test_a_probe_of_no_known_kind_is_steady_to_some_of_its_last_digits_or_a_hundredth(): void
+    {
+        $limits = ProbeModel::of(ProbeKind::AnyQuantity, 'V', 0.002, 0.5, 'lx')->steadyLimits(0.001);
+        self::assertEqualsWithDelta([5.0, 2.5, 2.5, 0.01], [$limits->driftPerMinute, $limits->scatter, $limits->tolerance, $limits->share], 1e-12);
+        self::assertEquals(ProbeKind::AnyQuantity->steadyLimits(), ProbeModel::of(ProbeKind::AnyQuantity, 'V')->steadyLimits(0.0));
+        self::assertEquals(ProbeKind::Thermometer->steadyLimits(), ProbeModel::of(ProbeKind::Thermometer, 'mV', 10.0)->steadyLimits(1.0));
+    }
+
     public function test_what_can_be_zeroed_is_what_shows_nothing_at_rest(): void
     {
         $zeroed = array_values(array_filter(ProbeKind::cases(), static fn (ProbeKind $k): bool => $k->canBeZeroed()));
 
-        self::assertSame([ProbeKind::EcgLead, ProbeKind::GripBulb, ProbeKind::BreathingBelt], $zeroed);
+        self::assertSame([ProbeKind::EcgLead, ProbeKind::GripBulb, ProbeKind::BreathingBelt, ProbeKind::AnyQuantity], $zeroed);
     }
 
     public function test_a_solution_is_compensated_where_it_is_one(): void
@@ -304,9 +348,9 @@ final class ProbeModelTest extends TestCase
     {
         foreach (ProbeKind::cases() as $kind) {
             foreach (Recipe::for($kind) as $recipe) {
-                $standards = array_filter($recipe->standards($kind), static fn (Standard $s): bool => $s->isPoint());
+                $standards = array_filter($recipe->standards($kind, $kind->unit()), static fn (Standard $s): bool => $s->isPoint());
                 self::assertGreaterThanOrEqual($recipe->leastStandards(), count($standards), $recipe->value);
-                self::assertSame([$recipe->unit($kind)], array_values(array_unique(array_column($standards, 'unit'))), $recipe->value);
+                self::assertSame([$recipe->unit($kind->unit())], array_values(array_unique(array_column($standards, 'unit'))), $recipe->value);
                 foreach ($standards as $standard) {
                     self::assertTrue(is_finite($standard->valueIn(new Surroundings(21.0, 98.3))));
                 }

@@ -16,7 +16,7 @@ final class StandardRangeTest extends TestCase
     {
         foreach (ProbeKind::cases() as $kind) {
             foreach (Recipe::for($kind) as $recipe) {
-                foreach ($recipe->standards($kind) as $standard) {
+                foreach ($recipe->standards($kind, $kind->unit()) as $standard) {
                     $range = StandardRange::in($standard->unit);
                     $where = "{$recipe->value}: {$standard->label}";
                     self::assertGreaterThanOrEqual($range->least, $standard->value, $where);

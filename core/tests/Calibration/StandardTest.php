@@ -59,16 +59,16 @@ final class StandardTest extends TestCase
     public function test_what_a_probe_can_be_calibrated_at_is_named_once_and_needs_no_typing(): void
     {
         foreach (ProbeKind::cases() as $kind) {
-            $choices = Recipe::standardChoices($kind);
+            $choices = Recipe::standardChoices($kind, $kind->unit());
             $names = array_map(static fn (Standard $s): string => "{$s->source->value} {$s->code} {$s->label}", $choices);
 
             self::assertSame(array_unique($names), $names, $kind->value);
             self::assertNotContains(StandardSource::Typed, array_map(static fn (Standard $s): StandardSource => $s->source, $choices), $kind->value);
         }
-        self::assertCount(count(Buffer::cases()), Recipe::standardChoices(ProbeKind::PhElectrode));
-        self::assertCount(count(PotassiumChloride::cases()), Recipe::standardChoices(ProbeKind::ConductivityCell));
+        self::assertCount(count(Buffer::cases()), Recipe::standardChoices(ProbeKind::PhElectrode, ProbeKind::PhElectrode->unit()));
+        self::assertCount(count(PotassiumChloride::cases()), Recipe::standardChoices(ProbeKind::ConductivityCell, ProbeKind::ConductivityCell->unit()));
         self::assertEqualsCanonicalizing(
-            [StandardSource::Ice, StandardSource::Boiling], array_map(static fn (Standard $s): StandardSource => $s->source, Recipe::standardChoices(ProbeKind::Thermometer)),
+            [StandardSource::Ice, StandardSource::Boiling], array_map(static fn (Standard $s): StandardSource => $s->source, Recipe::standardChoices(ProbeKind::Thermometer, ProbeKind::Thermometer->unit())),
         );
     }
 
@@ -99,10 +99,10 @@ final class StandardTest extends TestCase
             self::assertGreaterThanOrEqual(20.0, $kind->liveHz());
             self::assertSame($kind === ProbeKind::FingerPulse, Recipe::for($kind) === []);
             foreach (Recipe::for($kind) as $recipe) {
-                $standards = $recipe->standards($kind);
+                $standards = $recipe->standards($kind, $kind->unit());
                 $points = array_filter($standards, static fn (Standard $s): bool => $s->isPoint());
                 self::assertGreaterThanOrEqual($recipe->leastStandards(), count($points), $recipe->value);
-                self::assertSame([$recipe->unit($kind)], array_values(array_unique(array_map(static fn (Standard $s): string => $s->unit, $standards))), $recipe->value);
+                self::assertSame([$recipe->unit($kind->unit())], array_values(array_unique(array_map(static fn (Standard $s): string => $s->unit, $standards))), $recipe->value);
                 $hasTyped = array_filter($standards, static fn (Standard $s): bool => $s->source === StandardSource::Typed) !== [];
                 self::assertTrue(! $recipe->isReadBeside() || $hasTyped, 'What is read beside a probe is typed.');
                 self::assertNotSame('', $recipe->hint());
@@ -118,7 +118,7 @@ final class StandardTest extends TestCase
             $line = $model->factoryLine($celsius);
             $readings = array_map(static fn (Standard $s): StandardReading => StandardReading::of(
                 $s->label, $s->valueIn(new Surroundings($celsius)), $line->rawAt($s->valueIn(new Surroundings($celsius))), 0.001 * abs($line->slope), true, $s->uncertainty,
-            ), array_values(array_filter($recipe->standards($kind), static fn (Standard $s): bool => $s->isPoint())));
+            ), array_values(array_filter($recipe->standards($kind, $kind->unit()), static fn (Standard $s): bool => $s->isPoint())));
             $calibrated = $model->calibrated($readings, $celsius, $kind->unit(), $line);
 
             self::assertSame([], (new CalibrationCheck($model->expectation($celsius), 'raw'))->faults($readings), $kind->value);

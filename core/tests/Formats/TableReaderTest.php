@@ -86,6 +86,8 @@ final class TableReaderTest extends TestCase
         });
 
         self::assertSame(100_000, $table->rowCount);
+        self::assertGreaterThanOrEqual(20, count($reports));
+        self::assertLessThanOrEqual(21, count($reports), 'Every 5,000 rows.');
         self::assertSame([100_000, filesize(Reference::path('messy', 'm14-hundred-thousand.csv'))], $reports[count($reports) - 1]);
         self::assertGreaterThan(15, count($reports));
         // Three columns of doubles take 4.8 MB as PHP lists; 64 MB above that are allowed.
@@ -121,6 +123,7 @@ final class TableReaderTest extends TestCase
         yield 'points' => ["a;b\n1.5;1\n-2.25e-3;2\n.5;3\n7.;4\n", [1.5, -0.00225, 0.5, 7.0]];
         yield 'commas' => ["a;b\n1,5;1\n-2,25e-3;2\n1.234,5;3\n", [1.5, -0.00225, 1234.5]];
         yield 'thousands set off by blanks' => ["a;b\n1 234,5;1\n0,5;2\n12'345,5;3\n", [1234.5, 0.5, 12345.5]];
+        yield 'thousands set off by blanks of all widths' => ["a;b\n2\u{A0}588,86;1\n2\u{202F}588,86;2\n2\u{2009}588,86;3\n1\u{2007}002\u{2007}588,5;4\n", [2588.86, 2588.86, 2588.86, 1002588.5]];
         yield 'a minus sign from print' => ["a;b\n−1.5;1\n2;2\n", [-1.5, 2.0]];
         yield 'three digits after a lone point are decimals' => ["a;b\n1.234;1\n2.345;2\n", [1.234, 2.345]];
         yield 'nothing is guessed' => ["a;b\n1.5;1\n1O;2\n2 5;3\n1.2.3;4\n0x1A;5\n1e999;6\n3;7\n4;8\n5;9\n6;10\n", [1.5, null, null, null, null, null, 3.0, 4.0, 5.0, 6.0]];
@@ -189,6 +192,65 @@ final class TableReaderTest extends TestCase
         $this->expectExceptionMessage($sentence);
 
         self::read($bytes);
+    }
+
+    public function test_a_moment_after_the_first_is_written_as_a_date(): void
+    {
+        $column = self::read("When,T\n2031-10-14 08:37:00,5\n2031-10-14 08:38:30,6\n")->column('When');
+        self::assertSame([[0.0, 90.0], '2031-10-14T08:38:30'], [$column->values, $column->moment(90.0)]);
+    }
+
+    public function test_a_first_line_with_a_number_is_no_header(): void
+    {
+        $table = self::read("1,cellar\n2,kitchen\n");
+        self::assertSame([2, ['Column 1', 'Column 2']], [$table->rowCount, array_map(static fn (TableColumn $c): string => $c->name, $table->columns)]);
+    }
+
+    public function test_a_line_in_five_may_be_cut_otherwise(): void
+    {
+        self::assertSame(2, count(self::read("a;b\n1;2\n3;4\n5;6\n7;8\n9\n")->columns));
+        // Half of them: no semicolons, but commas.
+        self::assertSame([1.0, 3.0, 5.0, 7.0], self::read("a,b\n1,2;2\n3,4;2\n5,6\n7,8\n")->column('a')->values);
+    }
+
+    /** @return iterable<string, array{string, int, list<string>}> text, rows, remarks */
+    public static function remarks(): iterable
+    {
+        yield 'a note and an end' => ["Time (s),T (°C)\n0,60\n1,59\n\nNotes: door opened at 80 s\nEnd\n", 2, ['Notes: door opened at 80 s', 'End']];
+        yield 'with the separators of the table' => ["Time;T\n0;60\n1;59\nEnd;;\n", 2, ['End;;']];
+        yield 'cut by the separator' => ["Time,T\n0,60\n1,59\nOpened the door, then closed it\n", 2, ['Opened the door, then closed it']];
+        yield 'in one column' => ["T\n60\n59\nEnd\n", 2, ['End']];
+        yield 'after dates' => ["When;T\n14.10.2031 08:37;5,2\n14.10.2031 08:38;5,1\nclosed by Person B\n", 2, ['closed by Person B']];
+        yield 'cut at blanks' => ["Time T\n0 60\n1 59\n2 58\n3 57\n4 56\nNotes: door opened at 80 s\n", 5, ['Notes: door opened at 80 s']];
+    }
+
+    /** @param  list<string>  $remarks */
+    #[DataProvider('remarks')]
+    public function test_words_after_the_last_row_are_remarks(string $text, int $rows, array $remarks): void
+    {
+        $table = self::read($text);
+        self::assertSame($rows, $table->rowCount);
+        self::assertSame([], $table->unreadable());
+        self::assertSame([], $table->blank());
+        foreach ($remarks as $remark) {
+            self::assertContains("Not part of the table: \"{$remark}\".", $table->notes);
+        }
+    }
+
+    public function test_words_among_rows_and_slips_at_the_end_stay_in_the_table(): void
+    {
+        $among = self::read("Time,T\n0,60\nPause\n1,59\nPause\nEnd\n2,58\n");
+        self::assertSame(6, $among->rowCount);
+        self::assertSame([[2, 'Pause'], [4, 'Pause'], [5, 'End']], array_map(static fn (Cell $c): array => [$c->row, $c->text], $among->unreadable()));
+        self::assertSame(3, count($among->blank()));
+
+        foreach (["Time,T\n0,60\n1O,59\n", "Time,T\n0,60\n1O,\n", "T\n60\n5O\n", "Time,T\n0,60\n,cold\n", "Time,T\n0,60\n-,\n"] as $text) {
+            self::assertSame(count(explode("\n", $text)) - 2, self::read($text)->rowCount, $text);
+        }
+        $places = self::read("Place,T\ncellar,8\nkitchen,21\noven,\n");
+        self::assertSame(3, $places->rowCount, 'Words are what its first column holds.');
+        self::assertCount(1, $places->blank());
+        self::assertSame(101, self::read("T\n".str_repeat("1\n", 80).str_repeat("word\n", 21))->rowCount, 'So many are no remarks.');
     }
 
     public function test_a_quote_left_open_does_not_swallow_the_file(): void

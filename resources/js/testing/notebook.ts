@@ -118,6 +118,7 @@ export function run(id: number, change: Partial<RunSummary> = {}): RunSummary {
     kind: 'stepwise',
     state: 'finished',
     bench: { id: 1, name: 'Alder' },
+    beside: null,
     startedAt: '2026-11-27T09:55:00Z',
     finishedAt: null,
     readingCount: 4,
@@ -152,6 +153,7 @@ export function notebook(change: Partial<Notebook> = {}): Notebook {
     aim: null,
     conclusion: null,
     bench: { id: 1, name: 'Alder' },
+    beside: null,
     plan: {
       protocol: 'Titration',
       picture: 'burette',

@@ -33,7 +33,7 @@ trait Fuzzing
         $teacher = $this->teacher();
         $bench = $this->connectedBenchOf($teacher, $like);
         $silent = $this->silentBenchOf($teacher);
-        $kinds = ['ph-electrode', 'conductivity-cell', 'thermometer', 'pressure-sensor', 'plunger', 'grip-bulb', 'ecg-lead', 'breathing-belt', 'finger-pulse'];
+        $kinds = ['ph-electrode', 'conductivity-cell', 'thermometer', 'pressure-sensor', 'plunger', 'grip-bulb', 'ecg-lead', 'breathing-belt', 'finger-pulse', 'any-quantity'];
         $this->plugIn($silent, array_map(static fn (string $kind): array => [
             'name' => $kind, 'kind' => $kind, 'title' => $kind, 'serial' => "{$kind}-{$silent->id}", 'unit' => 'V', 'resolution' => 0.001, 'fastestHz' => 20.0, 'stated' => ['slope' => 0.5, 'offset' => 0.1],
         ], $kinds));

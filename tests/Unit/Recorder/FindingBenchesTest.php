@@ -49,7 +49,7 @@ final class FindingBenchesTest extends TestCase
         $this->clerk->start();
         self::assertStringContainsString('does not know this bench yet', $this->answered()['problem'] ?? '');
 
-        self::assertSame(['benches', []], unserialize((string) base64_decode((string) file_get_contents("{$this->folder}/how.asked"), true)));
+        self::assertSame(['benches', [null, []]], unserialize((string) base64_decode((string) file_get_contents("{$this->folder}/how.asked"), true)));
     }
 
     public function test_what_the_clerk_says_comes_later_and_never_at_once(): void

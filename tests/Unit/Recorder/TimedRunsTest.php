@@ -9,6 +9,7 @@ use App\Recorder\Keeping\Clerk;
 use App\Recorder\Keeping\SampleKeeper;
 use App\Recorder\Keeping\Spool;
 use App\Recorder\Link\Sample;
+use App\Recorder\Neighbours;
 use App\Recorder\Timed\TimedRuns;
 use App\Recorder\Timed\ToldRun;
 use PHPUnit\Framework\TestCase;
@@ -16,9 +17,11 @@ use Psr\Log\NullLogger;
 use React\EventLoop\StreamSelectLoop;
 use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Notebook\TimedPlan;
+use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Units\Unit;
 
 /** What is written down of timed runs, and when what MariaDB tells of them is older than what the recorder knows. */
-final class TimedRunsTest extends TestCase
+final class TimedRunsTest extends TestCase implements Neighbours
 {
     private const ZERO = 1_795_000_000.0;
 
@@ -34,6 +37,13 @@ final class TimedRunsTest extends TestCase
 
     private int $writtenCount = 0;
 
+    private ?float $ledFrom = null;
+
+    private ?Measured $apart = null;
+
+    /** @var list<int> */
+    private array $reloaded = [];
+
     protected function setUp(): void
     {
         $this->loop = new StreamSelectLoop;
@@ -43,7 +53,7 @@ final class TimedRunsTest extends TestCase
         $this->clerk = new Clerk($this->loop, new NullLogger, escapeshellarg(PHP_BINARY).' '.escapeshellarg(__DIR__.'/../../Support/desk.php').' '.escapeshellarg("{$this->folder}/how"), __DIR__);
         $this->clerk->start();
         $keeper = new SampleKeeper($this->clerk, new Spool("{$this->folder}/spool"), new NullLogger);
-        $this->runs = new TimedRuns($this->clerk, $keeper, $this->loop, new NullLogger, function (): void {
+        $this->runs = new TimedRuns(2, $this, $this->clerk, $keeper, $this->loop, new NullLogger, function (): void {
             $this->changes++;
         }, function (): void {
             $this->writtenCount++;
@@ -73,7 +83,7 @@ final class TimedRunsTest extends TestCase
         $this->runs->take(7, self::track(), self::samples(5, 10));
         self::assertSame(['ended', 1.0], [$this->runs->shown()[0]['state'], $this->runs->shown()[0]['endedS']]);
         $this->until(fn (): bool => count($this->asked()) === 1);
-        self::assertSame(['begun', [3, [70 => self::ZERO, 80 => self::ZERO]]], $this->asked()[0]);
+        self::assertSame(['begun', [3, [70 => self::ZERO, 80 => self::ZERO], null]], $this->asked()[0]);
 
         $this->runs->tend(microtime(true));
         self::assertCount(1, $this->asked(), 'Stragglers may come yet.');
@@ -86,6 +96,53 @@ final class TimedRunsTest extends TestCase
         $this->runs->tend(microtime(true) + 61.0);
         self::assertFalse($this->runs->listensTo(7));
         self::assertSame([], $this->runs->shown());
+    }
+
+    public function test_a_run_that_another_bench_leads_begins_and_ends_with_it(): void
+    {
+        $led = static fn (?float $endedS = null): ToldRun => new ToldRun(3, TimedPlan::fromArray(['rate' => 10, 'length' => 1]), [70 => 7], null, null, null, null, $endedS, microtime(true) + 60.0, ledBy: 1);
+        $this->runs->record([$led()]);
+        self::assertFalse($this->runs->areLedBy(7));
+        self::assertSame([], $this->runs->take(7, self::track(), self::samples(0, 9)), 'It waits for the other.');
+        self::assertFalse($this->runs->begin(3), 'Nor does it begin by hand.');
+        $this->runs->tend(microtime(true));
+        $this->ledFrom = self::ZERO - 100.0;
+        $this->runs->tend(microtime(true));
+        self::assertSame('waiting', $this->runs->shown()[0]['state'], 'The clocks are not known yet.');
+        $this->apart = Measured::of(100.5, 0.004, Unit::parse('s'));
+        $this->runs->tend(microtime(true));
+        self::assertEqualsWithDelta(self::ZERO + 0.5, $this->runs->zeroOf(3), 1e-6);
+        $this->until(fn (): bool => count($this->asked()) === 1);
+        self::assertSame(['begun', [3, [70 => $this->runs->zeroOf(3)], 0.004]], $this->asked()[0]);
+
+        $kept = $this->runs->take(7, self::track(), self::samples(10, 40));
+        self::assertEqualsWithDelta(self::ZERO + 0.5, $kept[70][0]->time, 1e-5, 'What was held from its beginning on.');
+        self::assertSame('recording', $this->runs->shown()[0]['state'], 'Its length is the affair of the other.');
+        $this->runs->record([$led(1.0)]);
+        self::assertSame('ended', $this->runs->shown()[0]['state']);
+    }
+
+    public function test_the_bench_beside_is_told_when_something_is_written(): void
+    {
+        $this->runs->record([new ToldRun(3, TimedPlan::fromArray(['rate' => 10, 'length' => 1]), [70 => 7], null, null, null, null, null, 0.0, beside: 9)]);
+        $this->runs->take(7, self::track(), self::samples(0, 4));
+        $this->until(fn (): bool => $this->reloaded !== []);
+        self::assertSame([9], $this->reloaded);
+    }
+
+    public function reload(array $benches): void
+    {
+        $this->reloaded = [...$this->reloaded, ...$benches];
+    }
+
+    public function apart(int $first, int $ahead): ?Measured
+    {
+        return [$first, $ahead] === [1, 2] ? $this->apart : null;
+    }
+
+    public function zeroOf(int $bench, int $run): ?float
+    {
+        return [$bench, $run] === [1, 3] ? $this->ledFrom : null;
     }
 
     public function test_what_mariadb_tells_is_older_until_it_has_been_written(): void
@@ -119,7 +176,7 @@ final class TimedRunsTest extends TestCase
         self::assertSame([], $this->asked());
         file_put_contents("{$this->folder}/how", 'done');
         $this->until(fn (): bool => $this->asked() !== []);
-        self::assertSame(['begun', [3, [70 => self::ZERO, 80 => self::ZERO]]], $this->asked()[0]);
+        self::assertSame(['begun', [3, [70 => self::ZERO, 80 => self::ZERO], null]], $this->asked()[0]);
         self::assertCount(1, $this->asked());
     }
 

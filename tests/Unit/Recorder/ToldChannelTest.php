@@ -43,11 +43,12 @@ final class ToldChannelTest extends TestCase
         self::assertCount(64, ToldChannel::allIn(array_map(static fn (int $i): array => ['name' => "c{$i}", 'serial' => "s{$i}"] + self::GOOD, range(1, 64))));
     }
 
-    public function test_a_kind_that_is_not_known_here_is_passed_over(): void
+    public function test_a_kind_that_is_not_known_here_is_any_quantity(): void
     {
         $channels = ToldChannel::allIn([['kind' => 'balance', 'name' => 'mass', 'serial' => 'B'], self::GOOD]);
 
-        self::assertSame(['ph'], array_column($channels, 'name'));
+        self::assertSame([['mass', ProbeKind::AnyQuantity, null], ['ph', ProbeKind::PhElectrode, null]], array_map(static fn (ToldChannel $c): array => [$c->name, $c->kind, $c->statedUnit], $channels));
+        self::assertSame('g', ToldChannel::allIn([['kind' => 'any-quantity', 'name' => 'mass', 'serial' => 'B', 'quantityUnit' => 'g']])[0]->statedUnit);
         self::assertSame([], ToldChannel::allIn([]));
     }
 

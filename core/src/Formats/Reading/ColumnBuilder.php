@@ -52,6 +52,20 @@ final class ColumnBuilder
         return count($this->blanks) === count($this->values);
     }
 
+    /** Whether what it holds so far is words, neither numbers nor dates. */
+    public function isOfWords(): bool
+    {
+        $first = reset($this->texts);
+
+        return $first !== false && 2 * count($this->texts) > count($this->values) - count($this->blanks) && DateText::read($first) === null;
+    }
+
+    /** Whether a cell says something that is no number, no date, and nothing that could be meant for one. */
+    public function isRemark(string $cell): bool
+    {
+        return ! isset(self::NO_VALUE[strtolower($cell)]) && $this->numbers->read($cell) === null && DateText::read($cell) === null && $this->numbers->remedy($cell) === null;
+    }
+
     /** @param  int  $place  of the column, from 1 */
     public function built(int $place, HeaderCell $header, string $symbol): TableColumn
     {

@@ -38,6 +38,9 @@ final class LayoutGuess
     /** @param  list<string>  $lines */
     private static function cutsEvenly(Layout $layout, array $lines): bool
     {
+        // Lines without a digit are titles, heads or remarks, and may be cut otherwise.
+        $rows = array_values(array_filter($lines, static fn (string $line): bool => preg_match('/\d/', $line) === 1));
+        $lines = count($rows) > 1 ? $rows : $lines;
         $counts = array_count_values(array_map(static fn (string $line): int => count($layout->cells($line)), $lines));
         arsort($counts);
         $cells = array_key_first($counts);
@@ -52,6 +55,7 @@ final class LayoutGuess
         $commas = 0;
         $unclear = 0;
         foreach ($cells as $cell) {
+            $cell = NumberText::withoutBlanks($cell);
             if (preg_match('/^[-+−]?[\d.,]*\d(?:[eE][-+]?\d+)?$/u', $cell) !== 1) {
                 continue;
             }

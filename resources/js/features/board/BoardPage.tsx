@@ -8,7 +8,7 @@ import { ProblemNote } from '../../ui/ProblemNote'
 import { useKey } from '../../ui/useKey'
 import { Waiting } from '../../ui/Waiting'
 import { useExperimentChange, useNotebookNews, useNotebookQuery, useRunRows } from '../notebook'
-import { useLiveBench } from '../probes/useLiveBench'
+import { useLiveBenches } from '../probes/useLiveBench'
 import { ArrangementChoice } from './ArrangementChoice'
 import { BoardView } from './BoardView'
 import { runOnBoard } from './source'
@@ -99,6 +99,7 @@ function TeachersBoard({ notebook }: { notebook: Notebook }) {
       <LiveBoard
         notebook={notebook}
         benchId={watch.data?.benchId ?? null}
+        besideId={watch.data?.besideId ?? null}
         view={{
           board,
           rows: rows.data ?? null,
@@ -129,16 +130,17 @@ function TeachersBoard({ notebook }: { notebook: Notebook }) {
 interface LiveBoardProps {
   notebook: Notebook
   benchId: number | null
+  besideId: number | null
   view: Omit<Parameters<typeof BoardView>[0], 'notebook' | 'live'>
 }
 
 /** Without a bench there is nothing live, and no channel to listen to. */
-function LiveBoard({ notebook, benchId, view }: LiveBoardProps) {
+function LiveBoard({ notebook, benchId, besideId, view }: LiveBoardProps) {
   if (benchId === null) return <BoardView notebook={notebook} live={null} {...view} />
-  return <BoardOfBench notebook={notebook} benchId={benchId} view={view} />
+  return <BoardOfBench notebook={notebook} benchId={benchId} besideId={besideId} view={view} />
 }
 
-function BoardOfBench({ notebook, benchId, view }: LiveBoardProps & { benchId: number }) {
-  const live = useLiveBench(benchId)
+function BoardOfBench({ notebook, benchId, besideId, view }: LiveBoardProps & { benchId: number }) {
+  const { live } = useLiveBenches(benchId, besideId)
   return <BoardView notebook={notebook} live={live} {...view} />
 }

@@ -1,9 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useEffect, useState, useSyncExternalStore } from 'react'
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
 import { answerOf, api } from '../../lib/api/client'
 import { Problem } from '../../lib/api/problem'
 import type { Watched } from '../../lib/api/types'
-import { watchChannel } from '../../lib/live/channels'
+import { together, watchChannel } from '../../lib/live/channels'
 
 /** A class of onlookers does not ask all in the same moment. */
 const SPREAD_MS = 800
@@ -53,13 +53,15 @@ export function useWatchedRun(watchId: number, runId: number | null, revision: n
 }
 
 /** Live values, and whether the board is still open. */
-export function useWatchedLive({ watchId, notebook, benchId }: Watched) {
+export function useWatchedLive({ watchId, notebook, benchId, besideId }: Watched) {
   const client = useQueryClient()
-  const [channel, setChannel] = useState(() => watchChannel(watchId, notebook.id, benchId))
-  const [of, setOf] = useState(benchId)
-  if (of !== benchId) {
-    setOf(benchId)
-    setChannel(watchChannel(watchId, notebook.id, benchId))
+  const benchIds = [benchId, besideId].filter((id) => id !== null)
+  const names = benchIds.join(',')
+  const [channel, setChannel] = useState(() => watchChannel(watchId, notebook.id, benchIds))
+  const [of, setOf] = useState(names)
+  if (of !== names) {
+    setOf(names)
+    setChannel(watchChannel(watchId, notebook.id, benchIds))
   }
   const state = useSyncExternalStore(channel.subscribe, () => channel.value)
   const revision = state?.revision ?? 0
@@ -73,8 +75,10 @@ export function useWatchedLive({ watchId, notebook, benchId }: Watched) {
       clearTimeout(timer)
     }
   }, [client, watchId, isBehind, revision])
+  const [bench, beside] = [benchId, besideId].map((id) => (id === null ? null : (state?.benches?.get(id) ?? null)))
+  const live = useMemo(() => together(bench ?? null, beside ?? null), [bench, beside])
   return {
-    live: benchId === null ? null : (state?.benches?.get(benchId) ?? null),
+    live,
     isClosed: state?.isClosed ?? false,
   }
 }

@@ -53,7 +53,7 @@ export function historyOption(calibrations: readonly KeptCalibration[], ink: Ink
         hideOverlap: true,
         formatter: isLong ? '{MMM}' : '{d} {MMM}',
       },
-      ...(isLong ? { minInterval: 28 * DAY_MS } : { splitNumber: 4 }),
+      ...(isLong ? { minInterval: 28 * DAY_MS } : { splitNumber: 4, minInterval: DAY_MS }),
       splitLine: { show: false },
     },
     yAxis: {

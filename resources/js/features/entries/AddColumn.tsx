@@ -1,9 +1,10 @@
 import { useState, type SubmitEvent } from 'react'
-import type { Notebook, ProbeKind } from '../../lib/api/types'
+import type { Notebook } from '../../lib/api/types'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { useColumns } from '../notebook'
 import { useBenches } from '../probes/useBenches'
 import { Labelled } from './Labelled'
+import { probeChoices } from './probeChoices'
 
 type Kind = 'measured' | 'step' | 'derived'
 
@@ -19,11 +20,10 @@ export function AddColumn({ notebook, onDone }: { notebook: Notebook; onDone: ()
   const [unit, setUnit] = useState('')
   const [formula, setFormula] = useState('')
   const [isWords, setIsWords] = useState(false)
-  const probes = [
-    ...new Map((benches.data ?? []).flatMap((bench) => bench.probes).map((probe) => [probe.kind, probe])).values(),
-  ]
-  const [chosen, setChosen] = useState<ProbeKind | null>(null)
-  const probe = probes.find((one) => one.kind === chosen) ?? probes[0]
+  const choices = probeChoices(benches.data ?? [], notebook)
+  const [chosen, setChosen] = useState<string | null>(null)
+  const choice = choices.find(({ key }) => key === chosen) ?? choices[0]
+  const probe = choice?.probe
 
   function handleSubmit(event: SubmitEvent<HTMLFormElement>) {
     event.preventDefault()
@@ -34,7 +34,14 @@ export function AddColumn({ notebook, onDone }: { notebook: Notebook; onDone: ()
         symbol,
         unit: kind === 'measured' && unit === '' ? (probe?.unit ?? '') : unit,
         ...(kind === 'derived' ? { formula } : {}),
-        ...(kind === 'measured' ? { probeKind: probe?.kind ?? null, isSteady: true } : {}),
+        ...(kind === 'measured'
+          ? {
+              probeKind: probe?.kind ?? null,
+              ...(probe?.kind === 'any-quantity' ? { probeTitle: probe.title } : {}),
+              isBeside: choice?.isBeside ?? false,
+              isSteady: true,
+            }
+          : {}),
         ...(kind === 'step' ? { isWords } : {}),
       },
       onDone,
@@ -93,14 +100,14 @@ export function AddColumn({ notebook, onDone }: { notebook: Notebook; onDone: ()
           <span className="quiet text-sm">Probe</span>
           <select
             className="select select-sm bg-base-100 max-w-72"
-            value={probe?.kind ?? ''}
+            value={choice?.key ?? ''}
             onChange={(event) => {
-              setChosen(event.target.value as ProbeKind)
+              setChosen(event.target.value)
             }}
           >
-            {probes.map((one) => (
-              <option key={one.kind} value={one.kind}>
-                {one.title} ({one.unit})
+            {choices.map(({ key, words }) => (
+              <option key={key} value={key}>
+                {words}
               </option>
             ))}
           </select>

@@ -8,6 +8,7 @@ import {
   TooltipComponent,
 } from 'echarts/components'
 import * as echarts from 'echarts/core'
+import { LabelLayout } from 'echarts/features'
 import { CanvasRenderer, SVGRenderer } from 'echarts/renderers'
 
 echarts.use([
@@ -19,6 +20,7 @@ echarts.use([
   MarkAreaComponent,
   MarkLineComponent,
   TooltipComponent,
+  LabelLayout,
   SVGRenderer,
   CanvasRenderer,
 ])

@@ -11,6 +11,7 @@ import { GRADE_TEXT, GRADE_TONE } from '../calibration/grades'
 import { KeyFigureHistory } from '../calibration/KeyFigureHistory'
 import { recipeOf } from '../calibration/recipeOf'
 import { useCalibrationHistory, useOpenCalibration } from '../calibration/useCalibration'
+import { BesideChoice } from './BesideChoice'
 
 interface PrepareOverviewProps {
   notebook: Notebook
@@ -27,8 +28,11 @@ export function PrepareOverview({ notebook, bench, onOpened }: PrepareOverviewPr
     setShown(null)
   }
   // What needs calibrating is looked at first.
-  const doubtful = bench.probes.find((one) => !one.isReady && one.recipes.length > 0)
-  const chosen = bench.probes.find(({ id }) => id === chosenId) ?? doubtful ?? bench.probes[0]
+  const kinds = notebook.plan.roles.map(({ kind }) => kind)
+  const isUsed = ({ kind }: Probe) => kinds.length === 0 || kinds.includes(kind)
+  const probes = [...bench.probes.filter(isUsed), ...bench.probes.filter((one) => !isUsed(one))]
+  const doubtful = probes.find((one) => !one.isReady && one.recipes.length > 0 && isUsed(one))
+  const chosen = probes.find(({ id }) => id === chosenId) ?? doubtful ?? probes[0]
   const open = useOpenCalibration(doubtful?.id ?? 0)
   useKey(
     's',
@@ -51,11 +55,12 @@ export function PrepareOverview({ notebook, bench, onOpened }: PrepareOverviewPr
         <h2 id="prepare-title" className="font-semibold">
           Before the run
         </h2>
+        <BesideChoice notebook={notebook} bench={bench} />
         <ol className="flex flex-col gap-4">
-          {bench.probes.map((probe, index) => (
+          {probes.map((probe, index) => (
             <Check
               key={probe.id}
-              isDone={probe.isReady}
+              isDone={probe.isReady || !isUsed(probe)}
               number={index + 1}
               title={checkTitle(probe)}
               {...(probe.id === chosen?.id
@@ -68,6 +73,7 @@ export function PrepareOverview({ notebook, bench, onOpened }: PrepareOverviewPr
             >
               <span className="quiet block">
                 <TrustText probe={probe} />
+                {isUsed(probe) ? null : ' · not used here'}
               </span>
               {probe.movedFrom === null ? null : (
                 <span className="quiet block text-sm">came from bench {probe.movedFrom}</span>
@@ -77,7 +83,7 @@ export function PrepareOverview({ notebook, bench, onOpened }: PrepareOverviewPr
                   probe={probe}
                   others={bench.probes}
                   words={calibrateWords(probe)}
-                  className={probe.isReady ? 'btn btn-outline btn-sm' : 'btn btn-primary w-full'}
+                  className={probe.isReady || !isUsed(probe) ? 'btn btn-outline btn-sm' : 'btn btn-primary w-full'}
                   {...(probe.id === doubtful?.id ? { shortcut: 'S' } : {})}
                   onOpened={onOpened}
                 />

@@ -2,6 +2,7 @@ import type { LiveProbe, Probe } from '../../lib/api/types'
 import { shownRaw } from '../../lib/probes/shown'
 import { Note } from '../../ui/Note'
 import { ProbeValue } from '../probes/ProbeCard'
+import { NameProbe } from './NameProbe'
 import { StateWord } from '../probes/StateWord'
 
 const KIND_WORDS: Readonly<Record<Probe['kind'], string>> = {
@@ -14,6 +15,7 @@ const KIND_WORDS: Readonly<Record<Probe['kind'], string>> = {
   'grip-bulb': 'grip bulb',
   'breathing-belt': 'breathing belt',
   'finger-pulse': 'finger pulse',
+  'any-quantity': 'any quantity',
 }
 
 const BODY: readonly Probe['kind'][] = ['ecg-lead', 'grip-bulb', 'breathing-belt', 'finger-pulse']
@@ -61,6 +63,7 @@ export function ProbeFacts({ probe, live }: { probe: Probe; live: LiveProbe | nu
           </div>
         ))}
       </dl>
+      {probe.kind === 'any-quantity' ? <NameProbe probe={probe} /> : null}
       {BODY.includes(probe.kind) ? <p className="quiet text-sm">For teaching, not for diagnosis.</p> : null}
     </>
   )

@@ -10,9 +10,11 @@ interface ProbeCardProps {
   /** While it is calibrated the raw signal matters, otherwise the quantity. */
   shows: 'raw' | 'value'
   isSelected: boolean
+  /** The bench it is at, where that is another one. */
+  at?: string
 }
 
-export function ProbeCard({ probe, live, shows, isSelected }: ProbeCardProps) {
+export function ProbeCard({ probe, live, shows, isSelected, at }: ProbeCardProps) {
   return (
     <ShelfCard
       title={probe.title}
@@ -20,12 +22,17 @@ export function ProbeCard({ probe, live, shows, isSelected }: ProbeCardProps) {
       value={<ProbeValue probe={probe} live={live} shows={shows} />}
       // A calibration is taken at rest, of what lives too.
       state={<StateWord live={live} isAlive={probe.isAlive && !isSelected} />}
-      detail={<TrustText probe={probe} />}
+      detail={
+        <>
+          {at === undefined ? null : `at ${at} · `}
+          <TrustText probe={probe} />
+        </>
+      }
     />
   )
 }
 
-export function ProbeValue({ probe, live, shows }: Omit<ProbeCardProps, 'isSelected'>) {
+export function ProbeValue({ probe, live, shows }: Omit<ProbeCardProps, 'isSelected' | 'at'>) {
   const shown = shownOf(probe, live, shows)
   if (shown === null) return <span aria-label="no value">—</span>
   return (

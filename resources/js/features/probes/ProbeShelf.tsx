@@ -1,11 +1,8 @@
 import type { ReactNode } from 'react'
 import type { Bench, LiveBench } from '../../lib/api/types'
-import { Note } from '../../ui/Note'
-import { isAside } from './BenchNotes'
+import { BenchLost } from './BenchLost'
 import { ProbeCard } from './ProbeCard'
 import { liveProbe } from './useLiveBench'
-
-const CHECK_SWITCH = 'Check that it is switched on; what was recorded is kept, and it goes on by itself.'
 
 interface ProbeShelfProps {
   bench: Bench
@@ -21,10 +18,7 @@ export function ProbeShelf({ bench, live, shows, selectedProbeIds, children }: P
   return (
     <section aria-label={`Probes of bench ${bench.name}`} className="px-5 pt-3">
       {isLost ? (
-        <Note tone="amber" role="alert">
-          <strong>Bench {bench.name} is not connected.</strong>{' '}
-          {isAside(live) ? 'What was recorded is kept.' : CHECK_SWITCH}
-        </Note>
+        <BenchLost benchName={bench.name} live={live} />
       ) : (
         <ul className="grid grid-cols-[repeat(auto-fit,minmax(12.5rem,1fr))] gap-3">
           {bench.probes.map((probe) => (

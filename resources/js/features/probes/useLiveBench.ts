@@ -1,25 +1,41 @@
 import { useQueryClient, type QueryClient } from '@tanstack/react-query'
 import { createContext, useCallback, useContext, useEffect, useMemo, useSyncExternalStore } from 'react'
 import type { LiveBench, LiveProbe } from '../../lib/api/types'
-import { benchChannel, type BenchChannel } from '../../lib/live/channels'
+import { benchChannel, together, type BenchChannel } from '../../lib/live/channels'
 
 /** The connection that a page with many benches shares among its parts. */
 export const SharedBenchChannel = createContext<BenchChannel | null>(null)
 
-export function useBenchChannel(benchId: number): BenchChannel {
+export function useBenchChannel(benchId: number, besideId: number | null = null): BenchChannel {
   const shared = useContext(SharedBenchChannel)
-  return useMemo(() => shared ?? benchChannel([benchId]), [shared, benchId])
+  return useMemo(
+    () => shared ?? benchChannel(besideId === null ? [benchId] : [benchId, besideId]),
+    [shared, benchId, besideId],
+  )
 }
 
 const RENEWED_AFTER_MS = 40
 
 /** What the bench shows right now; null until the first message. */
 export function useLiveBench(benchId: number): LiveBench | null {
-  const channel = useBenchChannel(benchId)
-  const snapshot = useCallback(() => channel.value?.get(benchId) ?? null, [channel, benchId])
-  const live = useSyncExternalStore(channel.subscribe, snapshot)
-  useNewsOf(live)
-  return live
+  return useLiveBenches(benchId, null).live
+}
+
+/** What two benches show that feed one run: the state of the first with the probes of both, and the second alone. */
+export function useLiveBenches(benchId: number, besideId: number | null) {
+  const channel = useBenchChannel(benchId, besideId)
+  const [bench, beside] = [useValue(channel, benchId), useValue(channel, besideId)]
+  useNewsOf(bench)
+  useNewsOf(beside)
+  return { live: useMemo(() => together(bench, beside), [bench, beside]), beside }
+}
+
+function useValue(channel: BenchChannel, benchId: number | null): LiveBench | null {
+  const snapshot = useCallback(
+    () => (benchId === null ? null : (channel.value?.get(benchId) ?? null)),
+    [channel, benchId],
+  )
+  return useSyncExternalStore(channel.subscribe, snapshot)
 }
 
 /** Asks for the bench again when a probe, a plug, a calibration or a zero has changed. */

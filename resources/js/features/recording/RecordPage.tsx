@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import type { Notebook, RunRows } from '../../lib/api/types'
+import type { Notebook, RunRows, World } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
 import { latestRun } from '../../lib/notebook/runs'
 import { stepText, unitBehind } from '../../lib/notebook/labels'
@@ -9,10 +9,12 @@ import { useKey } from '../../ui/useKey'
 import { Waiting } from '../../ui/Waiting'
 import type { FigureCanvas } from '../figure'
 import { useNotebook, useRunRows } from '../notebook'
+import { BesideCards } from '../probes/BesideCards'
+import { BenchLost } from '../probes/BenchLost'
 import { ProbeShelf } from '../probes/ProbeShelf'
 import { ShelfCard } from '../probes/ShelfCard'
 import { useBench } from '../probes/useBench'
-import { useLiveBench } from '../probes/useLiveBench'
+import { useLiveBenches } from '../probes/useLiveBench'
 import { BenchChoice } from '../prepare/BenchChoice'
 import { SimulatedBench } from '../simulation/SimulatedBench'
 import { TimedFigure } from '../timed'
@@ -38,11 +40,13 @@ export function RecordPage() {
   const runId = runIdOf(notebook, parameters.get('run'))
   const run = notebook.runs.find(({ id }) => id === runId)
   const benchId = run?.bench?.id ?? notebook.bench?.id ?? null
+  const beside = run === undefined ? notebook.beside : run.beside
   if (benchId === null) return <BenchChoice notebook={notebook} />
   return (
     <RecordAtBench
       notebook={notebook}
       benchId={benchId}
+      beside={beside}
       runId={runId}
       onRun={(id) => {
         setParameters(id === null ? {} : { run: String(id) })
@@ -54,13 +58,14 @@ export function RecordPage() {
 interface RecordAtBenchProps {
   notebook: Notebook
   benchId: number
+  beside: Notebook['beside']
   runId: number | null
   onRun: (id: number | null) => void
 }
 
-function RecordAtBench({ notebook, benchId, runId, onRun }: RecordAtBenchProps) {
+function RecordAtBench({ notebook, benchId, beside, runId, onRun }: RecordAtBenchProps) {
   const bench = useBench(benchId)
-  const live = useLiveBench(benchId)
+  const { live, beside: besideLive } = useLiveBenches(benchId, beside?.id ?? null)
   const rows = useRunRows(runId)
   const inHand = notebook.runs.find(({ id }) => id === runId) ?? null
   const isTimed = inHand === null ? notebook.plan.runKind === 'timed' : inHand.kind === 'timed'
@@ -90,20 +95,22 @@ function RecordAtBench({ notebook, benchId, runId, onRun }: RecordAtBenchProps) 
   const next = current?.remaining[0] ?? null
   const step = notebook.columns.find(({ kind }) => kind === 'step')
   const [figure] = notebook.figures
+  const used = (current?.channels ?? []).filter(({ role }) => role !== null).map(({ probe }) => probe.id)
 
   return (
     <>
-      <ProbeShelf
-        bench={bench.data}
-        live={live}
-        shows="value"
-        selectedProbeIds={(current?.channels ?? []).filter(({ role }) => role !== null).map(({ probe }) => probe.id)}
-      >
+      <ProbeShelf bench={bench.data} live={live} shows="value" selectedProbeIds={used}>
+        {beside === null ? null : <BesideCards benchId={beside.id} live={besideLive} probeIds={used} />}
         {step === undefined || isTimed ? null : <StepCard notebook={notebook} rows={current} />}
       </ProbeShelf>
+      {beside === null || besideLive?.isConnected !== false ? null : (
+        <div className="px-5 pt-3">
+          <BenchLost benchName={beside.name} live={besideLive} />
+        </div>
+      )}
       <main className="flex min-h-0 flex-1 flex-col gap-4 px-5 py-3 lg:grid lg:grid-cols-[300px_1fr_270px]">
         {run === null || current === null ? (
-          <StartCard notebook={notebook} bench={bench.data} onStarted={onRun} />
+          <StartCard notebook={notebook} bench={bench.data} beside={beside} onStarted={onRun} />
         ) : (
           <RunCard
             key={current.id}
@@ -179,8 +186,15 @@ function RecordAtBench({ notebook, benchId, runId, onRun }: RecordAtBenchProps) 
         )}
       </main>
       <SimulatedBench bench={bench.data} world={live?.world ?? null} next={next} />
+      {beside === null ? null : <SimulatedBeside benchId={beside.id} world={besideLive?.world ?? null} />}
     </>
   )
+}
+
+/** The hands of a second bench. */
+function SimulatedBeside({ benchId, world }: { benchId: number; world: World | null }) {
+  const bench = useBench(benchId)
+  return bench.data === undefined ? null : <SimulatedBench bench={bench.data} world={world} />
 }
 
 /** What the run is set to, beside what is measured. */

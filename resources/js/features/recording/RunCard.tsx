@@ -4,7 +4,7 @@ import { dayAndTime } from '../../lib/ago'
 import type { Bench, LiveBench, Notebook, RunRows, RunSummary } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
 import { comingWords } from '../../lib/plan'
-import { figureText } from '../../lib/probes/figureText'
+import { figureWords } from '../../lib/probes/figureText'
 import { useNotices } from '../../ui/notices'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { useKey } from '../../ui/useKey'
@@ -173,14 +173,15 @@ function Calibrations({ rows }: { rows: RunRows }) {
   const now = useNow(30_000)
   return rows.channels
     .filter(({ role }) => role !== null)
-    .map(({ probe, calibration, isWorkedOutAgain }) => {
+    .map(({ isBeside, probe, calibration, isWorkedOutAgain }) => {
       const [figure] = calibration?.keyFigures ?? []
       return (
         <p key={probe.id} className="quiet text-sm">
-          {probe.title}:{' '}
+          {probe.title}
+          {isBeside ? ` at ${probe.bench.name}` : ''}:{' '}
           {calibration?.keptAt == null || figure === undefined
             ? 'by its maker’s line'
-            : `${dayAndTime(new Date(calibration.keptAt), now)} · ${figureText(figure)} ${figure.label}${isWorkedOutAgain ? ', worked out again' : ''}`}
+            : `${dayAndTime(new Date(calibration.keptAt), now)} · ${figureWords(figure)}${isWorkedOutAgain ? ', worked out again' : ''}`}
         </p>
       )
     })

@@ -16,11 +16,12 @@ import { Step } from '../../ui/Step'
 interface StartCardProps {
   notebook: Notebook
   bench: Bench
+  beside: Notebook['beside']
   onStarted: (runId: number) => void
 }
 
 /** Before a run: what is checked first, how readings will be taken, and the one button that starts it. */
-export function StartCard({ notebook, bench, onStarted }: StartCardProps) {
+export function StartCard({ notebook, bench, beside, onStarted }: StartCardProps) {
   const start = useStartRun(notebook.id)
   const change = useExperimentChange(notebook.id)
   const [shown, setShown] = useState<'plan' | 'entries' | null>(null)
@@ -64,7 +65,12 @@ export function StartCard({ notebook, bench, onStarted }: StartCardProps) {
               </p>
             ),
           )}
-          {alike === undefined ? null : (
+          {beside === null ? null : (
+            <p className="quiet text-sm">
+              Recorded together with bench <strong>{beside.name}</strong>.
+            </p>
+          )}
+          {alike === undefined || alike.id === beside?.id ? null : (
             <p className="quiet text-sm">
               This is bench <strong>{bench.name}</strong>, not {alike.name}, which has the like.
             </p>

@@ -42,7 +42,7 @@ export function TakeStep({ notebook, rows, bench, live, planned }: TakeStepProps
     null,
   )
   const channels = watched(notebook, rows)
-  const away = channels.find(({ probe }) => probe.bench.id !== bench.id)?.probe ?? null
+  const away = channels.find(({ isBeside, probe }) => !isBeside && probe.bench.id !== bench.id)?.probe ?? null
   const isUnplugged = channels.some(({ probe }) => liveProbe(live, probe.id)?.state === 'unplugged')
   const canTake = !takeReading.isPending && away === null && !isUnplugged && (step === undefined || next !== null)
 

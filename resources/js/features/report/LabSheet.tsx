@@ -5,7 +5,8 @@ import { MOST_DRAWN_AS_PARTS, pointCount } from '../../lib/figure/drawn'
 import { notebookFigure } from '../../lib/figure/notebookFigure'
 import { typeset } from '../../lib/format'
 import { cellText, columnHead, unitBehind } from '../../lib/notebook/labels'
-import { figureText } from '../../lib/probes/figureText'
+import { figureWords } from '../../lib/probes/figureText'
+import { clockErrorWords } from '../../lib/timed/words'
 import { Figure } from '../figure'
 import { useExperimentChange } from '../notebook'
 import { TrustSentences } from '../probes/TrustSentences'
@@ -42,7 +43,12 @@ export function LabSheet({ notebook, worked, run, rows }: LabSheetProps) {
         <h2 className="text-2xl font-semibold">{notebook.title}</h2>
         <p className="quiet text-sm">
           {notebook.plan.protocol}
-          {run.bench === null ? '' : ` on bench ${run.bench.name}`} · {run.name.replace(/^Run /, 'run ')} ·{' '}
+          {run.bench === null ? '' : ` on bench ${run.bench.name}`}
+          {run.beside === null ? '' : ` with bench ${run.beside.name}`}
+          {run.beside === null || run.timed?.clockError == null
+            ? ''
+            : `, clocks together to ± ${clockErrorWords(run.timed.clockError)}`}{' '}
+          · {run.name.replace(/^Run /, 'run ')} ·{' '}
           {new Date(run.startedAt).toLocaleDateString('en-GB', { dateStyle: 'long' })}
         </p>
         {rows.channels
@@ -141,7 +147,7 @@ function calibrationWords({ probe, calibration, isWorkedOutAgain }: RunRows['cha
   const day = new Date(calibration.keptAt).toLocaleDateString('en-GB', { dateStyle: 'long' })
   return (
     `${probe.title} by the calibration of ${day}` +
-    (figure === undefined ? '' : `, ${figureText(figure)} ${figure.label}`) +
+    (figure === undefined ? '' : `, ${figureWords(figure)}`) +
     (isWorkedOutAgain ? '; the run was worked out again with it.' : '.')
   )
 }

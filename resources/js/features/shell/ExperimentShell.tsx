@@ -48,7 +48,7 @@ export function ExperimentShell() {
     )
   }
   const data = notebook.data
-  const bench = data.runs.find((run) => run.state === 'open')?.bench ?? data.bench
+  const { bench, beside } = data.runs.find((run) => run.state === 'open') ?? data
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh print:block print:h-auto">
       <title>{`${data.title} · Welkion`}</title>
@@ -87,7 +87,7 @@ export function ExperimentShell() {
         </div>
       </header>
       <NotKept />
-      {bench === null ? null : <ExperimentNotes bench={bench} />}
+      {[bench, beside].map((one) => (one === null ? null : <ExperimentNotes key={one.id} bench={one} />))}
       <Outlet context={data} />
       {shown === 'keys' ? <KeysDialog onClose={handleClose} /> : null}
       {shown === 'history' ? <HistoryDialog experimentId={experimentId} onClose={handleClose} /> : null}

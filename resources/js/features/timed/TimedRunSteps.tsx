@@ -2,7 +2,7 @@ import { Link } from 'react-router'
 import type { LiveBench, Notebook, RunRows, RunSummary } from '../../lib/api/types'
 import { countOf, fixed, signed } from '../../lib/format'
 import { unitBehind } from '../../lib/notebook/labels'
-import { clockWords, durationWords, eventWords, rateWords } from '../../lib/timed/words'
+import { clockErrorWords, clockWords, durationWords, eventWords, rateWords } from '../../lib/timed/words'
 import { useNotices } from '../../ui/notices'
 import { Note } from '../../ui/Note'
 import { ProblemNote } from '../../ui/ProblemNote'
@@ -59,6 +59,12 @@ export function TimedRunSteps({ notebook, run, rows, live, onNewRun }: TimedRunS
     <>
       <Step state="done" title={null}>
         <p className="quiet text-sm">recorded {rateWords(plan.rate)}</p>
+        {run.beside === null || run.timed?.clockError == null ? null : (
+          <p className="quiet text-sm">
+            The clock of {run.beside.name} is set by that of {run.bench?.name}, to ±{' '}
+            {clockErrorWords(run.timed.clockError)}.
+          </p>
+        )}
       </Step>
       {now.state === 'waiting' ? (
         <Step state="next" title="Waits until">
@@ -209,9 +215,11 @@ function StillMoving({ notebook, run, rows, live }: PartProps) {
       ({ role }) => column.kind === 'measured' && role !== null && role === column.role,
     )
     const probe = liveProbe(live, channel?.probe.id)
-    return probe?.state === 'settling' && probe.recent.length === 0 && probe.valueDriftPerMinute !== null
+    const drift = Number((probe?.valueDriftPerMinute ?? 0).toFixed(1))
+    // What rounds to nothing is noise.
+    return probe?.state === 'settling' && probe.recent.length === 0 && drift !== 0
       ? [
-          `${column.shownName} still ${probe.valueDriftPerMinute > 0 ? 'rises' : 'falls'}: ${signed(probe.valueDriftPerMinute, 1)} ${channel?.unit ?? ''} in a minute.`,
+          `${column.shownName} still ${drift > 0 ? 'rises' : 'falls'}: ${signed(drift, 1)} ${channel?.unit ?? ''} in a minute.`,
         ]
       : []
   })

@@ -7,7 +7,7 @@ const T = column('t', { kind: 'time', unit: 's', shownName: 'Time' })
 const P = column('p', { kind: 'measured', role: 'pressure', unit: 'kPa' })
 const R = column('r', { kind: 'measured', role: 'pressure', unit: 'V', isRaw: true })
 const probe = { id: 7, kind: 'pressure-sensor', title: 'Pressure', serial: 'H-1', bench: { id: 1, name: 'Hazel' } }
-const channel = { role: 'pressure', probe, unit: 'kPa', calibration: null, isWorkedOutAgain: false }
+const channel = { role: 'pressure', isBeside: false, probe, unit: 'kPa', calibration: null, isWorkedOutAgain: false }
 const plan = { rate: 10, length: 60, begin: { when: 'above' as const, column: 'p', level: 99, before: 2 }, end: null }
 
 function source(change: Partial<TimedSource> = {}): TimedSource {
@@ -71,7 +71,7 @@ describe('a figure against time', () => {
 })
 
 describe('how a timed run stands', () => {
-  const timed = { plan, isWaiting: true, zero: null, endedS: null, endedBy: null }
+  const timed = { plan, isWaiting: true, zero: null, clockError: null, endedS: null, endedBy: null }
   const live = (change: object) => ({
     benchId: 1,
     isConnected: true,
@@ -79,7 +79,7 @@ describe('how a timed run stands', () => {
     time: 1010,
     revision: '',
     probes: [],
-    timedRuns: [{ runId: 2, state: 'recording' as const, zero: 1000, endedS: null, ...change }],
+    timedRuns: [{ runId: 2, state: 'recording' as const, zero: 1000, clockError: null, endedS: null, ...change }],
     notes: [],
   })
 
@@ -93,7 +93,9 @@ describe('how a timed run stands', () => {
   })
 
   it('stays as it ended', () => {
-    const ended = run(2, { timed: { ...timed, isWaiting: false, zero: 1000, endedS: 5, endedBy: 'hand' } })
+    const ended = run(2, {
+      timed: { ...timed, isWaiting: false, zero: 1000, clockError: null, endedS: 5, endedBy: 'hand' },
+    })
     expect(timedNow(ended, null)).toEqual({ state: 'ended', zero: 1000, elapsed: 5 })
     expect(timedNow(ended, live({ state: 'ended', endedS: 5 }))).toMatchObject({ state: 'ended', elapsed: 5 })
   })

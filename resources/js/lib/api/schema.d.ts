@@ -239,7 +239,8 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        patch?: never;
+        /** Says what a probe of no known kind measures, and in which unit */
+        patch: operations["nameProbe"];
         trace?: never;
     };
     "/api/probes/{probe}/put-away": {
@@ -1570,7 +1571,7 @@ export interface components {
             calibrationId: number;
         };
         /** @enum {string} */
-        ProbeKind: "ph-electrode" | "conductivity-cell" | "thermometer" | "pressure-sensor" | "plunger" | "ecg-lead" | "grip-bulb" | "breathing-belt" | "finger-pulse";
+        ProbeKind: "ph-electrode" | "conductivity-cell" | "thermometer" | "pressure-sensor" | "plunger" | "ecg-lead" | "grip-bulb" | "breathing-belt" | "finger-pulse" | "any-quantity";
         /**
          * @description whether a probe may be recorded with unquestioned; good and factory may
          * @enum {string}
@@ -2059,6 +2060,8 @@ export interface components {
             isWaiting: boolean;
             /** @description s, clock of its bench when it began */
             zero: number | null;
+            /** @description how well the clock of the bench beside is set by that of its own, standard uncertainty in s; null without */
+            clockError: number | null;
             /** @description s after it began */
             endedS: number | null;
             /** @enum {string|null} */
@@ -2199,6 +2202,8 @@ export interface components {
             /** @enum {string} */
             state: "open" | "finished";
             bench: components["schemas"]["BenchName"] | null;
+            /** @description a second bench that feeds it */
+            beside: components["schemas"]["BenchName"] | null;
             /** Format: date-time */
             startedAt: string;
             /** Format: date-time */
@@ -2211,6 +2216,8 @@ export interface components {
             aim: string | null;
             conclusion: string | null;
             bench: components["schemas"]["BenchName"] | null;
+            /** @description a second bench its runs are recorded from */
+            beside: components["schemas"]["BenchName"] | null;
             plan: components["schemas"]["ExperimentPlan"];
             board: components["schemas"]["Board"];
         };
@@ -2238,6 +2245,7 @@ export interface components {
         };
         BoardWatch: {
             benchId: number | null;
+            besideId: number | null;
             channels: components["schemas"]["BoardChannel"][];
             watch: {
                 code: string;
@@ -2254,6 +2262,7 @@ export interface components {
             closesAt: string;
             notebook: components["schemas"]["Notebook"];
             benchId: number | null;
+            besideId: number | null;
             channels: components["schemas"]["BoardChannel"][];
         };
         /** @description An experiment, without what was recorded in its runs */
@@ -2264,6 +2273,8 @@ export interface components {
             aim: string | null;
             conclusion: string | null;
             bench: components["schemas"]["BenchName"] | null;
+            /** @description a second bench its runs are recorded from */
+            beside: components["schemas"]["BenchName"] | null;
             plan: components["schemas"]["ExperimentPlan"];
             board: components["schemas"]["Board"];
             entries: components["schemas"]["Entry"][];
@@ -2345,6 +2356,8 @@ export interface components {
         };
         RunChannel: {
             role: string | null;
+            /** @description whether it is recorded from the bench beside */
+            isBeside: boolean;
             probe: {
                 id: number;
                 kind: string;
@@ -3034,6 +3047,40 @@ export interface operations {
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
+        };
+    };
+    nameProbe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe: components["parameters"]["probe"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    title: string;
+                    unit: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The probe */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Probe"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
         };
     };
     putProbeAway: {
@@ -3812,6 +3859,8 @@ export interface operations {
                     conclusion?: string | null;
                     board?: components["schemas"]["Board"];
                     benchId?: number | null;
+                    /** @description a second bench its next runs are recorded from */
+                    besideId?: number | null;
                     /**
                      * @description how runs are taken from now on
                      * @enum {string}
@@ -4235,6 +4284,10 @@ export interface operations {
                     kind: "measured" | "step" | "derived";
                     /** @description of a measured one */
                     probeKind?: string | null;
+                    /** @description which probe, where its kind does not tell: of any quantity */
+                    probeTitle?: string | null;
+                    /** @description whether a probe of the bench beside measures it */
+                    isBeside?: boolean;
                 };
             };
         };

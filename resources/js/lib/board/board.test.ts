@@ -35,6 +35,8 @@ describe('tiles', () => {
     const measured = one.columns.filter(({ kind }) => kind === 'measured').map(({ symbol }) => symbol)
     expect(measured.length).toBeGreaterThan(0)
     expect(columnsOf({ shows: 'table', columns: [] }, one).map(({ symbol }) => symbol)).toEqual(measured)
+    const many = notebook({ columns: ['a', 'b', 'c', 'd', 'e'].map((symbol) => column(symbol, { kind: 'measured' })) })
+    expect(columnsOf({ shows: 'table', columns: [] }, many)).toHaveLength(4)
     expect(columnsOf({ shows: 'table', columns: ['nothing'] }, one).map(({ symbol }) => symbol)).toEqual(measured)
     const [step] = one.columns
     expect(columnsOf({ shows: 'table', columns: [step?.symbol ?? ''] }, one)).toEqual([step])
@@ -125,6 +127,21 @@ describe('values on a board', () => {
     // Every 30 s nothing comes more often.
     expect(tableMoments(100, 1 / 30, 6, 1)).toEqual([90, 60, 30, 0])
     expect(tableMoments(-1, 10, 6, 0)).toEqual([])
+    // A moment that a sum of tenths misses by a hair is there.
+    expect(tableMoments(0.1 + 0.2, 10, 2, 0)[0]).toBeCloseTo(0.3)
+  })
+
+  it.each([0.1, 0.2, 0.5, 1, 2, 5, 10, 15, 30, 60, 120, 300, 600, 1800, 3600, 7200])(
+    'stand in a table every %d s where nothing comes more often',
+    (step) => {
+      expect(tableMoments(4 * step, 1 / step, 2, 0).map((moment) => Math.round((100 * moment) / step))).toEqual([
+        400, 300,
+      ])
+    },
+  )
+
+  it('stand at the pace of what comes more slowly than any whole step', () => {
+    expect(tableMoments(30_000, 1 / 10_000, 2, 0)).toEqual([30_000, 20_000])
   })
 
   it('do not stand in a table while more samples come than could be told apart', () => {

@@ -1,9 +1,9 @@
 import type { EChartsOption } from 'echarts'
 import { describe, expect, it } from 'vitest'
 import { BATH, column, mark, PH, row, ROWS, TEST_INK, VOLUME } from '../../testing/notebook'
-import { pickPoints, pointCount, type FigureInput } from './drawn'
+import { pickPoints, pointCount, type DrawnRun, type FigureInput, type Point } from './drawn'
 import { notebookFigure } from './notebookFigure'
-import { nextSeries } from './series'
+import { endsLow, nextSeries } from './series'
 
 const D = column('dpH', { kind: 'derived', unit: 'pH/mL' })
 
@@ -18,7 +18,7 @@ interface Drawn {
   xAxisIndex?: number
   lineStyle?: { type?: string; color?: string }
   symbol?: string
-  endLabel?: { show: boolean; formatter: string }
+  endLabel?: { show: boolean; formatter: string; offset: [number, number] }
   markLine?: { data: { xAxis?: number; yAxis?: number; label: { show?: boolean; formatter?: string } }[] }
   markArea?: { data: [{ xAxis: number }, { xAxis: number }][] }
 }
@@ -93,6 +93,24 @@ describe('a figure of a notebook', () => {
     const both = drawn({ panels: [[PH, D]] }).named('Run 1')
     expect(both.map(({ endLabel }) => endLabel?.formatter)).toEqual(['pH', 'dpH'])
     expect(both[1]?.lineStyle?.type).toBe('dashed')
+  })
+
+  it('names what is faint below its end, but not where it would stand on the axis', () => {
+    expect(endsLow([[0, 60], [1, 10], [2, 5]])).toBe(true) // prettier-ignore
+    expect(endsLow([[0, 5], [1, NaN], [2, 60]])).toBe(false) // prettier-ignore
+    expect(endsLow([])).toBe(false)
+    const faint = (id: number, name: string, pH: Point[]): DrawnRun => ({
+      id,
+      number: 1,
+      name,
+      rows: [],
+      lines: { pH },
+      isFaint: true,
+    })
+    const [falling, rising] = [faint(6, 'falling', [[0, 9], [1, 2]]), faint(5, 'rising', [[0, 2], [1, 9]])] // prettier-ignore
+    const { named } = drawn({ runs: [falling, rising, { id: 7, number: 2, name: 'Run 2', rows: ROWS }] })
+    const below = (name: string) => (named(name)[0]?.endLabel?.offset[1] ?? 0) > 0
+    expect(['falling', 'rising', 'Run 2'].map(below)).toEqual([false, true, false])
   })
 
   it('draws a faint run without its struck readings, and never picks them', () => {

@@ -1,7 +1,7 @@
 import type { Column } from '../api/types'
 import { stepText } from '../notebook/labels'
 import type { AxisRange } from './axes'
-import { drawnPoints, pickPoints, pointsOf, type DrawnRun, type FigureInput } from './drawn'
+import { drawnPoints, pickPoints, pointsOf, type DrawnRun, type FigureInput, type Point } from './drawn'
 import { runColour, runShape, STRUCK, type Ink } from './ink'
 
 /** Where points are so many, shapes would be all that is seen. */
@@ -51,8 +51,9 @@ export function runSeries(
         fontFamily: ink.sans,
         fontSize: 14 * ink.scale,
         align: 'right' as const,
-        offset: [-6, isFaint ? 18 : -14],
+        offset: [-6, isFaint && !endsLow(data) ? 18 : -14],
       },
+      labelLayout: { moveOverlap: 'shiftY' as const },
       silent: true,
     },
     {
@@ -74,6 +75,18 @@ export function runSeries(
       silent: true,
     },
   ]
+}
+
+/** Whether a line ends in its lower half: its name below it would stand on the axis. */
+export function endsLow(points: readonly Point[]): boolean {
+  let [least, most, last] = [Infinity, -Infinity, NaN]
+  for (const [, value] of points) {
+    if (!Number.isFinite(value)) continue
+    least = Math.min(least, value)
+    most = Math.max(most, value)
+    last = value
+  }
+  return 2 * last < least + most
 }
 
 /** A line is named at its end where more than one is drawn. */

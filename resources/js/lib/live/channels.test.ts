@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { live } from '../../testing/examples'
 import type { LiveBench } from '../api/types'
-import { benchChannel, experimentChannel, foldBench, foldWatch } from './channels'
+import { benchChannel, experimentChannel, foldBench, foldWatch, together } from './channels'
 
 function message(benchId: number, more: Partial<LiveBench>): LiveBench {
   return {
@@ -46,13 +47,26 @@ describe('live channels', () => {
   })
 })
 
+describe('two benches that feed one run', () => {
+  it('are seen as the first with the probes of both, and as the first alone until the other speaks', () => {
+    const [first, second] = [
+      message(1, { probes: [live({ id: 4 })], time: 9 }),
+      message(2, { probes: [live({ id: 7 })], time: 70 }),
+    ]
+    expect(together(first, null)).toBe(first)
+    expect(together(null, second)).toBeNull()
+    const both = together(first, second)
+    expect([both?.benchId, both?.time, both?.probes.map(({ id }) => id)]).toEqual([1, 9, [4, 7]])
+  })
+})
+
 describe('foldWatch', () => {
   it('holds live values, the newest revision, and that the board was closed', () => {
-    const live = foldWatch(null, message(3, { time: 7 }))
-    expect(live.benches?.get(3)?.time).toBe(7)
-    const news = foldWatch(live, { experimentId: 1, revision: 9, screen: '' })
+    const shown = foldWatch(null, message(3, { time: 7 }))
+    expect(shown.benches?.get(3)?.time).toBe(7)
+    const news = foldWatch(shown, { experimentId: 1, revision: 9, screen: '' })
     expect(foldWatch(news, { experimentId: 1, revision: 8, screen: '' }).revision).toBe(9)
-    expect([news.isClosed, news.benches]).toEqual([false, live.benches])
+    expect([news.isClosed, news.benches]).toEqual([false, shown.benches])
     expect(foldWatch(news, { watchId: 5, isClosed: true })).toEqual({ ...news, isClosed: true })
   })
 })

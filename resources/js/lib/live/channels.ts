@@ -45,6 +45,11 @@ export function foldBench(benches: LiveBenches | null, message: LiveBench): Live
   return new Map(benches).set(message.benchId, { ...message, world })
 }
 
+/** A bench with what is recorded beside it: its own state, and the probes of both. */
+export function together(bench: LiveBench | null, beside: LiveBench | null): LiveBench | null {
+  return bench === null || beside === null ? bench : { ...bench, probes: [...bench.probes, ...beside.probes] }
+}
+
 /** What an onlooker hears: live values, that something of the notebook has changed, that the board was closed. */
 export type WatchMessage = LiveBench | ExperimentNews | { watchId: number; isClosed: true }
 
@@ -61,8 +66,8 @@ export function foldWatch(state: WatchState | null, message: WatchMessage): Watc
   return { ...before, revision: Math.max(before.revision, message.revision) }
 }
 
-/** The channel of a board, its experiment and the bench it is recorded from. */
-export function watchChannel(watchId: number, experimentId: number, benchId: number | null) {
-  const names = [`watch-${watchId}`, `experiment-${experimentId}`, ...(benchId === null ? [] : [`bench-${benchId}`])]
+/** The channel of a board, its experiment and the benches it is recorded from. */
+export function watchChannel(watchId: number, experimentId: number, benchIds: readonly number[]) {
+  const names = [`watch-${watchId}`, `experiment-${experimentId}`, ...benchIds.map((id) => `bench-${id}`)]
   return new LiveChannel<WatchMessage, WatchState>(`/live/${names.join(',')}`, foldWatch)
 }

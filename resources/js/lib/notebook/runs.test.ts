@@ -3,7 +3,7 @@ import { run } from '../../testing/notebook'
 import { amountWords, hasRows, latestRun, putInPlaceOf } from './runs'
 
 const plan = { rate: 2, length: 60, begin: null, end: null }
-const state = { plan, isWaiting: false, zero: 5, endedS: 60, endedBy: 'length' as const }
+const state = { plan, isWaiting: false, zero: 5, clockError: null, endedS: 60, endedBy: 'length' as const }
 
 describe('runs', () => {
   it('have rows once something was read, or they began', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { KeyFigure } from '../api/types'
-import { figureText } from './figureText'
+import { figureText, figureWords } from './figureText'
 
 function figure(label: string, shownValue: string, unit: string): KeyFigure {
   return {
@@ -20,5 +20,10 @@ describe('figureText', () => {
     ['for one N', '0.00533', 'V', '0.00533 V for one N'],
   ])('says of a figure %s what a card has room for', (label, shown, unit, words) => {
     expect(figureText(figure(label, shown, unit))).toBe(words)
+  })
+
+  it('says of what where there is room, and never twice', () => {
+    expect(figureWords(figure('of the ideal slope', '97.8', '%'))).toBe('97.8 % of the ideal slope')
+    expect(figureWords(figure('for one N', '0.00533', 'V'))).toBe('0.00533 V for one N')
   })
 })

@@ -7,3 +7,9 @@ export function figureText(figure: KeyFigure): string {
   if (label === 'cell constant') return `K ${number}`
   return label.startsWith('for one') ? `${number} ${label}` : number
 }
+
+/** The same where there is room to say of what: "97.8 % of the ideal slope". */
+export function figureWords(figure: KeyFigure): string {
+  const text = figureText(figure)
+  return text.endsWith(figure.label) ? text : `${text} ${figure.label}`
+}

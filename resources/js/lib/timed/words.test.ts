@@ -1,7 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import { column } from '../../testing/notebook'
 import type { RunEvent } from '../api/types'
-import { beginWords, clockWords, durationWords, endWords, eventWords, plainNumber, rateWords, secondsIn } from './words'
+import {
+  beginWords,
+  clockErrorWords,
+  clockWords,
+  durationWords,
+  endWords,
+  eventWords,
+  plainNumber,
+  rateWords,
+  secondsIn,
+} from './words'
 
 const COLUMNS = [
   column('p', { kind: 'measured', shownName: 'Pressure', unit: 'kPa' }),
@@ -18,6 +28,14 @@ describe('a timed run in words', () => {
     [1 / 60, 'every 1 min'],
   ])('%d Hz is %s', (rate, words) => {
     expect(rateWords(rate)).toBe(words)
+  })
+
+  it.each([
+    [0.0034, '4 ms'],
+    [0.012, '12 ms'],
+    [0.00002, '1 ms'],
+  ])('clocks that are %d s apart at most are said to be so to %s', (seconds, words) => {
+    expect(clockErrorWords(seconds)).toBe(words)
   })
 
   it.each([

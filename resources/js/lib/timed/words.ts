@@ -46,6 +46,11 @@ export function clockWords(seconds: number): string {
   return hours === 0 ? `${minutes}:${rest}` : `${hours}:${two(minutes)}:${rest}`
 }
 
+/** How well two clocks are set by each other, given in s: "3 ms"; nothing is known better than to one. */
+export function clockErrorWords(seconds: number): string {
+  return `${Math.max(1, Math.ceil(seconds * 1000 - 1e-6))} ms`
+}
+
 /** "pressure rises above 99 kPa", "temperature is steady". */
 export function eventWords(event: RunEvent, columns: readonly Column[]): string {
   const column = columns.find(({ symbol }) => symbol === event.column)

@@ -15,7 +15,7 @@ use Welkion\Core\Uncertainty\Median;
 use Welkion\Core\Warning;
 
 /** What is to be said of the rows of a timed run that has ended: a probe that was bumped. */
-final class TimedWatch
+final class TimedAdvice
 {
     /** A longer run is not looked through. */
     private const MOST_ROWS = 20_000;

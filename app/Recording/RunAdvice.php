@@ -17,7 +17,7 @@ use Welkion\Core\Working\Inputs;
 use Welkion\Core\Working\Outcome;
 
 /** What the methods that watch an open run have to say. */
-final class RunWatch
+final class RunAdvice
 {
     /**
      * @param  list<float|string>  $remaining  steps still to come
