@@ -13,6 +13,7 @@ use App\Models\Experiment;
 use App\Models\Run;
 use App\Models\RunChannel;
 use App\Samples\Filing;
+use App\Samples\SegmentIndex;
 use App\Samples\StoredSamples;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
@@ -48,10 +49,13 @@ $made = static function (int $count) use ($experiment, $noise, $file): RunChanne
             $values[] = 100.0 + 5.0 * sin($i * 1e-4) + 2e-7 * $i + 0.1 * $noise();
             $times[] = BEGAN + STEP_S * $i;
         }
-        DB::table('sample_segments')->insert(Filing::row($channel->id, $first + 1, Segment::of($times, $values)));
+        $segment = Segment::of($times, $values);
+        DB::table('sample_segments')->insert(Filing::row($channel->id, $first + 1, $segment));
+        $index = ($index ?? SegmentIndex::of($channel->id, DB::connection()))->with([$first + 1 => $segment]);
         fwrite($out, pack('e*', ...$values));
     }
     fclose($out);
+    $index->write($channel->id, DB::connection());
 
     return RunChannel::query()->findOrFail($channel->id);
 };

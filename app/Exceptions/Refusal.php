@@ -140,6 +140,47 @@ final class Refusal extends \DomainException
         return new self('run-finished', 'This run is finished. Start a new run to take more readings.');
     }
 
+    public static function rowsAreRecorded(): self
+    {
+        return new self('rows-are-recorded', 'The rows of this run were recorded, so none is put in or moved. Set those aside that should not count.');
+    }
+
+    public static function rowGone(): self
+    {
+        return new self('row-gone', 'This row is not there any more; perhaps it was deleted on another screen. What you typed is still on yours.');
+    }
+
+    public static function columnGone(): self
+    {
+        return new self('column-gone', 'This column is not there any more; perhaps it was removed on another screen.');
+    }
+
+    public static function notTyped(string $column, ?string $formula): self
+    {
+        return new self('not-typed', $formula === null ? "{$column} was recorded in this run, so its cells are not typed over. Set aside what should not count."
+            : "{$column} is worked out by {$formula}. Change the formula, or what it uses.", 422);
+    }
+
+    public static function notConvertible(string $column, string $from, string $to): self
+    {
+        return new self('not-convertible', "The numbers of {$column} are in ".($from === '' ? 'no unit' : $from).', which cannot be converted into '.($to === '' ? 'none' : $to).'. Keep the numbers as they are, or choose another unit.', 422);
+    }
+
+    public static function notSoManyReadings(int $count): self
+    {
+        return new self('too-few-rows', "From this row on the run has only {$count} readings. Choose as many cells as there are readings, or paste into a new run.", 422);
+    }
+
+    public static function tooManyRows(int $most): self
+    {
+        return new self('too-many-rows', sprintf('A run has at most %s rows. Put what is more into another run.', number_format($most)), 422);
+    }
+
+    public static function tooManyCells(int $most): self
+    {
+        return new self('too-many-cells', sprintf('At most %s cells are typed over at once. Do it in parts, or put the numbers into a new run.', number_format($most)), 422);
+    }
+
     public static function notTimed(): self
     {
         return new self('not-timed', 'This run takes readings step by step. Only a run against time has markers and goes on for a time.');

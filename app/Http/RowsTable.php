@@ -12,6 +12,7 @@ use App\Notebook\ExperimentWork;
 use App\Notebook\RunRows;
 use Illuminate\Support\Str;
 use Welkion\Core\Notebook\ColumnKind;
+use Welkion\Core\Notebook\RunData;
 use Welkion\Core\Units\Unit;
 
 /** The rows of a run as they leave in a file: a head and cells, with the ± of what has one. */
@@ -31,15 +32,18 @@ final readonly class RowsTable
     public static function of(ExperimentWork $work, Run $run): self
     {
         $data = $work->worked->data($run->id);
-        $readings = $run->isTimed() ? [] : RunRows::of($run, $work->rows->columns)->readings;
         $header = [];
         $cells = [];
         foreach ($work->rows->columns as $column) {
-            [$names, $values] = self::column($column, $work, $run->id, $data->rowCount, $readings);
+            [$names, $values] = self::column($column, $work, $run->id, $data);
             $header = [...$header, ...$names];
             $cells = [...$cells, ...$values];
         }
-        [$names, $values] = $run->isTimed() ? self::markers($run, $work) : self::taken($readings);
+        [$names, $values] = match ($run->kind) {
+            Run::TIMED => self::markers($run, $work),
+            Run::TYPED => [[], []],
+            default => self::taken(RunRows::of($run, $work->rows->columns)->readings),
+        };
         $rows = [];
         for ($place = 0; $place < $data->rowCount; $place++) {
             $rows[] = [
@@ -121,18 +125,20 @@ final readonly class RowsTable
     }
 
     /**
-     * @param  list<Reading>  $readings
      * @return array{list<string>, list<list<float|string|null>>} heads and cells: the values, and their ± where it is known
      */
-    private static function column(Column $column, ExperimentWork $work, int $run, int $count, array $readings): array
+    private static function column(Column $column, ExperimentWork $work, int $run, RunData $data): array
     {
         $name = $work->worked->notebook->worded($column->name);
         $unit = $column->unit === '' ? '' : " ({$column->unit})";
-        if ($column->kind === ColumnKind::Step && $column->is_words) {
-            return [[$name], [array_map(static fn (Reading $r): ?string => $r->step_words, $readings)]];
+        $words = $column->is_words ? $data->words[$column->symbol] ?? null : null;
+        if ($words !== null) {
+            return [[$name], [$words]];
         }
+        $count = $data->rowCount;
         $worked = $work->worked->column($column->symbol, $run)->cells;
-        $values = self::places($count, static fn (int $place): ?float => self::rounded($worked->values[$place] ?? NAN));
+        // What is no number leaves as it was typed.
+        $values = self::places($count, static fn (int $place): float|string|null => $data->unreadable[$column->symbol][$place] ?? self::rounded($worked->values[$place] ?? NAN));
         $isPlain = $worked === null || ($worked->scatter === null && $worked->common === []) || $column->is_raw;
 
         return $isPlain ? [["{$name}{$unit}"], [$values]] : [
@@ -142,8 +148,8 @@ final readonly class RowsTable
     }
 
     /**
-     * @param  \Closure(int): (float|null)  $cell
-     * @return list<float|null>
+     * @param  \Closure(int): (float|string|null)  $cell
+     * @return list<float|string|null>
      */
     private static function places(int $count, \Closure $cell): array
     {

@@ -28,6 +28,11 @@ use Welkion\Core\Units\Unit;
  * @property float|null $most
  * @property float|null $finest
  * @property int $position
+ * @property float $uncertainty
+ * @property string|null $uncertainty_of
+ * @property int $edition
+ * @property bool $is_hidden
+ * @property int|null $width
  */
 final class Column extends Model
 {
@@ -45,12 +50,18 @@ final class Column extends Model
         );
     }
 
+    /** Whether something was typed in it, in any run. */
+    public function isTypedAnywhere(): bool
+    {
+        return TypedColumn::query()->where('column_id', $this->id)->exists();
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {
         return [
             'kind' => ColumnKind::class, 'is_raw' => 'boolean', 'is_steady' => 'boolean', 'is_words' => 'boolean', 'decimals' => 'integer',
-            'least' => 'float', 'most' => 'float', 'finest' => 'float', 'position' => 'integer',
+            'least' => 'float', 'most' => 'float', 'finest' => 'float', 'position' => 'integer', 'uncertainty' => 'float', 'edition' => 'integer', 'is_hidden' => 'boolean', 'width' => 'integer',
         ];
     }
 }

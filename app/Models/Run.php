@@ -10,6 +10,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
+use Welkion\Core\Notebook\ColumnKind;
+use Welkion\Core\Notebook\RowOrder;
 use Welkion\Core\Notebook\TimedPlan;
 
 /**
@@ -31,6 +33,8 @@ use Welkion\Core\Notebook\TimedPlan;
  * @property float|null $ended_s
  * @property string|null $ended_by
  * @property string $state
+ * @property list<array{int, int}>|null $row_order
+ * @property int $rows_made
  * @property int $data_revision
  * @property Carbon $started_at
  * @property Carbon|null $finished_at
@@ -44,6 +48,7 @@ use Welkion\Core\Notebook\TimedPlan;
  * @property Collection<int, Reading> $readings
  * @property Collection<int, SetAside> $setAsides
  * @property Collection<int, Marker> $markers
+ * @property Collection<int, TypedColumn> $typedColumns
  * @property int|null $readings_count
  */
 final class Run extends Model
@@ -59,6 +64,8 @@ final class Run extends Model
     public const STEPWISE = 'stepwise';
 
     public const TIMED = 'timed';
+
+    public const TYPED = 'typed';
 
     /** So long after a timed run has ended it can go on without a gap, in s: what comes meanwhile is kept. */
     public const LINGERS_S = 60;
@@ -114,6 +121,24 @@ final class Run extends Model
         $relation->orderBy('id');
 
         return $relation;
+    }
+
+    /** @return HasMany<TypedColumn, $this> */
+    public function typedColumns(): HasMany
+    {
+        return $this->hasMany(TypedColumn::class);
+    }
+
+    /** Of a typed one. */
+    public function rowOrder(): RowOrder
+    {
+        return RowOrder::fromArray($this->row_order ?? []);
+    }
+
+    /** Whether the cells of a column are typed in this run: in a typed one all that are not worked out, where it was recorded those beside. */
+    public function isTypedIn(Column $column): bool
+    {
+        return $this->isTyped() ? $column->kind !== ColumnKind::Derived : $column->kind === ColumnKind::Typed && ! $this->isTimed();
     }
 
     /** @return Collection<int, RunChannel> those that one of its benches feeds */
@@ -198,6 +223,21 @@ final class Run extends Model
         return $this->channels->first(static fn (RunChannel $c): bool => $c->clock_error !== null)?->clock_error;
     }
 
+    public function isTyped(): bool
+    {
+        return $this->kind === self::TYPED;
+    }
+
+    /** Whether nothing was ever recorded or typed in it. */
+    public function isEmpty(): bool
+    {
+        return match ($this->kind) {
+            self::TIMED => $this->hasNotBegun(),
+            self::TYPED => $this->rows_made === 0,
+            default => (int) $this->readings_count === 0,
+        };
+    }
+
     public function hasNotBegun(): bool
     {
         return $this->zeroTime() === null;
@@ -236,7 +276,7 @@ final class Run extends Model
     protected function casts(): array
     {
         return [
-            'plan' => 'array', 'number' => 'integer', 'trial' => 'integer', 'data_revision' => 'integer', 'started_at' => 'datetime',
+            'plan' => 'array', 'row_order' => 'array', 'rows_made' => 'integer', 'number' => 'integer', 'trial' => 'integer', 'data_revision' => 'integer', 'started_at' => 'datetime',
             'armed_at' => 'float', 'ended_s' => 'float', 'finished_at' => 'datetime', 'looked_at' => 'datetime', 'thrown_away_at' => 'datetime',
         ];
     }

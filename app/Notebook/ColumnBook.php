@@ -46,13 +46,21 @@ final readonly class ColumnBook
         });
     }
 
-    /** @param  array<string, mixed>  $attributes  what is left out stays */
-    public function change(Experiment $experiment, Column $column, array $attributes, Sender $sender): void
+    /**
+     * @param  array<string, mixed>  $attributes  what is left out stays
+     * @param  bool  $keepsNumbers  whether typed numbers stay as they are when their unit is another
+     */
+    public function change(Experiment $experiment, Column $column, array $attributes, bool $keepsNumbers, Sender $sender): void
     {
-        $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $column, $attributes): string {
+        $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $column, $attributes, $keepsNumbers): string {
             $before = $column->refresh()->symbol;
             self::requireSound($attributes);
             is_string($attributes['symbol'] ?? null) && Renaming::rename($draft, NotebookRows::of($experiment), $column, $attributes['symbol']);
+            $unit = $attributes['unit'] ?? null;
+            if (is_string($unit) && $unit !== $column->unit && ! $keepsNumbers && $column->isTypedAnywhere()) {
+                UnitChange::isPossible($column->unit, $unit) || throw Refusal::notConvertible($column->symbol, $column->unit, $unit);
+                $attributes = UnitChange::converted($column, $unit) + $attributes;
+            }
             $draft->update($column, array_diff_key($attributes, ['symbol' => '']));
 
             return "Changed the column {$before}";

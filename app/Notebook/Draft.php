@@ -7,6 +7,7 @@ namespace App\Notebook;
 use App\Exceptions\Refusal;
 use App\Models\Change;
 use App\Models\Experiment;
+use App\Models\TypedColumn;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -61,6 +62,20 @@ final class Draft
         $this->note($model, $before, array_intersect_key($model->getAttributes(), array_flip($names)));
     }
 
+    /**
+     * What others did meanwhile is kept in it, so there is nothing to ask them.
+     *
+     * @param  array<string, mixed>  $attributes
+     */
+    public function merged(Model $model, array $attributes): void
+    {
+        $model->fill($attributes);
+        $names = array_flip(array_keys($model->getDirty()));
+        $before = array_intersect_key($model->getRawOriginal(), $names);
+        $model->save();
+        $names === [] || $this->note($model, $before, array_intersect_key($model->getAttributes(), $names));
+    }
+
     public function delete(Model $model): void
     {
         $this->requireSeen($model, null);
@@ -78,6 +93,18 @@ final class Draft
     public function recorded(Model $model, array $marked, array $kept): void
     {
         $this->note($model, $marked, $kept);
+    }
+
+    /**
+     * Cells were typed over.
+     *
+     * @param  array<int, float|string|null>  $before  by row number
+     * @param  array<int, float|string|null>  $after  of the same rows
+     */
+    public function typed(TypedColumn $column, array $before, array $after): void
+    {
+        $this->requireSeen($column, array_keys(TypedCells::fields($after)));
+        $this->note($column, TypedCells::fields($before), TypedCells::fields($after));
     }
 
     /** @param  list<TouchedRow>  $rows  that were written back as a whole */

@@ -16,7 +16,8 @@ final class ExperimentCopy
 
     /** Columns of samples, which are copied without being read. */
     private const SAMPLES = [
-        'sample_segments' => 'first_seq, count, t0, t1, dt, whole, outline, envelope, moments, offsets, payload',
+        'sample_segments' => 'first_seq, count, t0, t1, dt, outline, envelope, moments, offsets, payload',
+        'sample_indexes' => 'heads',
         'sample_blocks' => 'first_seq, count, t0, dt, times, payload',
     ];
 
@@ -63,6 +64,7 @@ final class ExperimentCopy
             $this->rows('cells', [], [], ['reading_id' => 'readings', 'run_channel_id' => 'run_channels'], array_keys($this->ids['readings'] ?? []));
             $this->rows('markers', ['run_id' => $run->id], ['run_id' => $new]);
             $this->rows('set_asides', ['run_id' => $run->id], ['run_id' => $new], ['column_id' => 'columns']);
+            $this->rows('typed_columns', ['run_id' => $run->id], ['run_id' => $new], ['column_id' => 'columns'], array_keys($this->ids['columns'] ?? []));
             foreach (self::SAMPLES as $table => $columns) {
                 $own = 'b.'.str_replace(', ', ', b.', $columns);
                 DB::statement("INSERT INTO {$table} (run_channel_id, {$columns}) SELECT n.id, {$own} FROM {$table} b "

@@ -72,7 +72,7 @@ final readonly class HistoryBook
         $rows = [];
         foreach ($targets as $place => $target) {
             [$table, $id] = $order[$place];
-            $now = StoredRows::now($table, $id);
+            $now = StoredRows::now($table, $id, array_keys($target ?? []));
             $before = $now === null || $target === null ? $now : array_intersect_key($now, $target);
             if ($before != $target) {
                 $rows[] = ['table' => $table, 'id' => $id, 'before' => $before, 'after' => $target];

@@ -48,7 +48,7 @@ final class NotebookOf
 
     private static function column(Column $column): Core\Column
     {
-        $origin = implode(' ', [$column->id, $column->role, $column->is_raw ? 'raw' : '', $column->is_words ? 'words' : '']);
+        $origin = implode(' ', [$column->id, $column->role, $column->is_raw ? 'raw' : '', $column->is_words ? 'words' : '', $column->uncertainty, $column->uncertainty_of, $column->edition]);
 
         return new Core\Column($column->symbol, $column->name, self::unit($column->unit), $column->kind, (string) $column->formula, $column->decimals, $origin);
     }
@@ -78,7 +78,11 @@ final class NotebookOf
      */
     public static function data(Run $run, Collection $columns, array $instead = []): Core\RunData
     {
-        return $run->isTimed() ? TimedRows::of($run, $columns, $instead)->data() : RunRows::of($run, $columns, $instead)->data();
+        return match ($run->kind) {
+            Run::TIMED => TimedRows::of($run, $columns, $instead)->data(),
+            Run::TYPED => TypedRows::of($run, $columns)->data(),
+            default => RunRows::of($run, $columns, $instead)->data(),
+        };
     }
 
     private static function run(Run $run, NotebookRows $rows): Core\Run

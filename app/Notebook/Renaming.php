@@ -28,6 +28,9 @@ final class Renaming
                 $draft->update($column, ['formula' => Symbols::renamed($column->formula, $from, $to)]);
             }
         }
+        foreach ($rows->columns->where('uncertainty_of', $from) as $column) {
+            $draft->update($column, ['uncertainty_of' => $to]);
+        }
         foreach ($rows->lines as $line) {
             $formula = $line->options['texts']['formula'] ?? null;
             if ($formula !== null) {

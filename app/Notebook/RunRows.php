@@ -29,10 +29,10 @@ final readonly class RunRows
 {
     /**
      * @param  list<Reading>  $readings  in the order they are shown
-     * @param  list<Column>  $columns
+     * @param  Collection<int, Column>  $columns
      * @param  array<int, Calibration|null>  $instead  calibration by channel, in place of the one in force
      */
-    private function __construct(public Run $run, public array $readings, private array $columns, private array $instead)
+    private function __construct(public Run $run, public array $readings, private Collection $columns, private array $instead)
     {
     }
 
@@ -50,13 +50,14 @@ final readonly class RunRows
             usort($readings, static fn (Reading $a, Reading $b): int => $direction * ($a->step <=> $b->step) ?: $a->row <=> $b->row);
         }
 
-        return new self($run, $readings, array_values($columns->all()), $instead);
+        return new self($run, $readings, $columns, $instead);
     }
 
     public function data(): RunData
     {
-        $cells = [];
-        $words = [];
+        $typed = TypedRows::beside($this->run, array_map(static fn (Reading $r): int => $r->row, $this->readings), $this->columns);
+        $cells = $typed->cells();
+        $words = $typed->words();
         foreach ($this->columns as $column) {
             if ($column->kind === ColumnKind::Step) {
                 $cells[$column->symbol] = new ColumnInput($column->symbol, self::unit($column->unit), array_map(static fn (Reading $r): float => $r->step ?? NAN, $this->readings));
@@ -69,7 +70,7 @@ final readonly class RunRows
             }
         }
 
-        return new RunData(count($this->readings), $cells, $this->aside(null), $this->asideOfColumns(), $words);
+        return new RunData(count($this->readings), $cells, $this->aside(null), $this->asideOfColumns(), $words, $typed->unreadable());
     }
 
     /** The channel that has a role in this run. */

@@ -16,14 +16,22 @@ use Illuminate\Support\Facades\DB;
  */
 final class StoredRows
 {
+    private const CELLS = 'typed_columns';
+
     /** What others rest on comes first, and goes last. */
     private const ORDER = [
-        'experiments', 'columns', 'entries', 'spans', 'figures', 'lines', 'line_inputs', 'runs', 'run_channels', 'entry_values', 'readings', 'reworkings', 'set_asides', 'markers',
+        'experiments', 'columns', 'entries', 'spans', 'figures', 'lines', 'line_inputs', 'runs', 'run_channels', 'entry_values', 'readings', 'reworkings', 'set_asides', 'markers', self::CELLS,
     ];
 
-    /** @return array<string, mixed>|null a row as it is stored now; null if it is not there */
-    public static function now(string $table, int $id): ?array
+    /**
+     * @param  list<string>  $fields  that are asked for; of typed cells no others are told
+     * @return array<string, mixed>|null a row as it is stored now; null if it is not there
+     */
+    public static function now(string $table, int $id, array $fields = []): ?array
     {
+        if ($table === self::CELLS) {
+            return TypedCells::now($id, $fields);
+        }
         $row = DB::table($table)->where('id', $id)->lockForUpdate()->first();
 
         return $row === null ? null : get_object_vars($row);
@@ -52,7 +60,7 @@ final class StoredRows
             DB::table($row['table'])->insert($row['after'] ?? []);
         }
         foreach ($of(true, true) as $row) {
-            DB::table($row['table'])->where('id', $row['id'])->update($row['after'] ?? []);
+            $row['table'] === self::CELLS ? TypedCells::write($row['id'], $row['after'] ?? []) : DB::table($row['table'])->where('id', $row['id'])->update($row['after'] ?? []);
         }
         $runs = array_map(static fn (array $r): int => $r['id'], array_values(array_filter($rows, static fn (array $r): bool => $r['table'] === (new Run)->getTable())));
         foreach (Run::query()->whereKey($runs)->get() as $run) {

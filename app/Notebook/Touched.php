@@ -11,6 +11,7 @@ use App\Models\Reworking;
 use App\Models\Run;
 use App\Models\RunChannel;
 use App\Models\SetAside;
+use App\Models\TypedColumn;
 
 /**
  * Which things of a notebook rows of the journal belong to.
@@ -66,7 +67,7 @@ final readonly class Touched
             if (in_array($row['table'], [(new SetAside)->getTable(), (new Marker)->getTable()], true) && is_int($values['run_id'] ?? null)) {
                 $runs[] = $values['run_id'];
             }
-            if ($row['table'] === (new Run)->getTable() && array_key_exists('ended_s', $values)) {
+            if ($row['table'] === (new Run)->getTable() && array_intersect_key($values, ['ended_s' => 0, 'row_order' => 0]) !== []) {
                 $runs[] = $row['id'];
             }
         }
@@ -74,7 +75,11 @@ final readonly class Touched
         $readings = $ids[(new Reading)->getTable()] ?? [];
         $channels = array_map(static fn (array $row): mixed => $row['id'], array_values(array_filter($rows, static fn (array $r): bool => $r['table'] === (new Reworking)->getTable())));
         $began = $ids[(new RunChannel)->getTable()] ?? [];
+        $typed = $ids[(new TypedColumn)->getTable()] ?? [];
         $query = static fn (array $of): bool => $of !== [];
+        if ($query($typed)) {
+            $runs = [...$runs, ...TypedColumn::query()->whereKey($typed)->distinct()->pluck('run_id')->all()];
+        }
         if ($query($readings)) {
             $runs = [...$runs, ...Reading::query()->whereKey($readings)->distinct()->pluck('run_id')->all()];
         }

@@ -93,7 +93,7 @@ final readonly class UndoBook
         $seen = [];
         foreach ($rows as $row) {
             $place = "{$row['table']} {$row['id']}";
-            $now = isset($seen[$place]) ? $row['before'] : StoredRows::now($row['table'], $row['id']);
+            $now = isset($seen[$place]) ? $row['before'] : StoredRows::now($row['table'], $row['id'], array_keys($row['before'] ?? []));
             $seen[$place] = true;
             $isSame = $row['before'] === null ? $now === null : $now !== null && array_intersect_key($now, $row['before']) == $row['before'];
             if (! $isSame) {

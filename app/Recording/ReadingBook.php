@@ -41,6 +41,16 @@ final readonly class ReadingBook
         if ($this->isTakenWith($run, $sender->key)) {
             return;
         }
+        try {
+            $this->takeFirst($run, $step, $replaces, $takeAnyway, $sender);
+        } catch (Refusal $refusal) {
+            // The same request a moment earlier may have taken it meanwhile, and that is no reason to refuse it.
+            $this->isTakenWith($run, $sender->key) || throw $refusal;
+        }
+    }
+
+    private function takeFirst(Run $run, float|string|null $step, ?Reading $replaces, bool $takeAnyway, Sender $sender): void
+    {
         RunBook::requireOpen($run);
         $this->requireFree($run, $step, $replaces);
         $bench = $run->bench ?? throw Refusal::noBench();

@@ -73,6 +73,34 @@ final readonly class RunStart
         return Run::query()->where('experiment_id', $experiment->id)->where('request_key', $sender->key)->firstOrFail();
     }
 
+    /**
+     * A run whose rows are typed, pasted or read from a file: it needs no bench, and is never waited for.
+     *
+     * @param  array{name?: string, condition?: string|null, trial?: int|null}  $described
+     */
+    public function typed(Experiment $experiment, array $described, Sender $sender): Run
+    {
+        $this->journal->change($experiment, $sender, function (Draft $draft) use ($experiment, $described, $sender): string {
+            $run = self::addTyped($draft, $experiment, $described, $sender->key);
+
+            return "Began {$run->title()}, to be typed";
+        });
+
+        return Run::query()->where('experiment_id', $experiment->id)->where('request_key', $sender->key)->firstOrFail();
+    }
+
+    /** @param  array{name?: string, condition?: string|null, trial?: int|null}  $described */
+    public static function addTyped(Draft $draft, Experiment $experiment, array $described, ?string $key): Run
+    {
+        $run = Run::query()->create([
+            'experiment_id' => $experiment->id, 'request_key' => $key, 'kind' => Run::TYPED, 'number' => self::nextNumber($experiment), 'state' => Run::FINISHED,
+            'row_order' => [], 'started_at' => now(), 'finished_at' => now(),
+        ] + $described + self::nextTrial($experiment))->refresh();
+        $draft->recorded($run, ['thrown_away_at' => now()->format('Y-m-d H:i:s.v')], ['thrown_away_at' => null]);
+
+        return $run;
+    }
+
     /** What is planned for the next timed run; how its probes are commonly recorded where nothing is. */
     public static function nextTimedPlan(Experiment $experiment): TimedPlan
     {
@@ -98,8 +126,7 @@ final readonly class RunStart
     {
         $last = 0;
         foreach (Run::query()->with('channels')->withCount('readings')->where('experiment_id', $experiment->id)->get() as $run) {
-            $isEmpty = $run->isTimed() ? $run->hasNotBegun() : (int) $run->readings_count === 0;
-            $last = $run->thrown_away_at !== null && $isEmpty ? $last : max($last, $run->number);
+            $last = $run->thrown_away_at !== null && $run->isEmpty() ? $last : max($last, $run->number);
         }
 
         return $last + 1;

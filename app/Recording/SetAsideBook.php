@@ -32,7 +32,7 @@ final readonly class SetAsideBook
                 }
             }
             $reason === null || self::add($draft, $run, $rows, $reason);
-            $one = $run->isTimed() ? 'row' : 'reading';
+            $one = $run->isTimed() || $run->isTyped() ? 'row' : 'reading';
             $count = count($rows) === 1 ? "a {$one}" : count($rows)." {$one}s";
 
             return $reason === null ? "Used {$count} of {$run->title()} again" : "Set {$count} of {$run->title()} aside: {$reason}";

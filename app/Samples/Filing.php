@@ -62,31 +62,32 @@ final readonly class Filing
     private function fileChannel(int $channel): void
     {
         $blocks = $this->database->table('sample_blocks')->where('run_channel_id', $channel)->orderBy('first_seq')->limit(self::MOST_BLOCKS)->lockForUpdate()->get();
-        $kept = $this->database->table('sample_segments')->where('run_channel_id', $channel)->orderBy('first_seq')->get(['id', 'first_seq', 'count']);
-        $open = $this->unfinished($kept, $blocks);
-        $ranges = $kept->reject(static fn (\stdClass $s): bool => $s->id === $open?->id)
-            ->map(static fn (\stdClass $s): array => [(int) $s->first_seq, (int) $s->first_seq + (int) $s->count - 1])->all();
+        $index = SegmentIndex::of($channel, $this->database);
+        $open = $this->unfinished($channel, $index, $blocks);
+        $ranges = array_filter($index->ranges(0), static fn (array $range): bool => $range[0] !== ($open === null ? null : (int) $open->first_seq));
+        $segments = [];
         foreach (Stretch::cut([...($open === null ? [] : [$open]), ...$blocks], array_values($ranges)) as $stretch) {
-            $this->database->table('sample_segments')->upsert([self::row($channel, $stretch->firstSeq, $stretch->segment())], ['run_channel_id', 'first_seq']);
+            $segments[$stretch->firstSeq] = $stretch->segment();
+            $this->database->table('sample_segments')->upsert([self::row($channel, $stretch->firstSeq, $segments[$stretch->firstSeq])], ['run_channel_id', 'first_seq']);
         }
+        $index->with($segments)->write($channel, $this->database);
         $this->database->table('sample_blocks')->whereIn('id', $blocks->pluck('id'))->delete();
     }
 
     /**
      * The last segment, if the blocks go on from it and there is room in it.
      *
-     * @param  Collection<int, \stdClass>  $kept
      * @param  Collection<int, \stdClass>  $blocks
      */
-    private function unfinished(Collection $kept, Collection $blocks): ?\stdClass
+    private function unfinished(int $channel, SegmentIndex $index, Collection $blocks): ?\stdClass
     {
-        $last = $kept->last();
+        $last = array_slice($index->heads, -1)[0] ?? null;
         $first = $blocks->first();
-        if ($last === null || $first === null || (int) $last->count >= Segment::SAMPLES || (int) $last->first_seq + (int) $last->count !== (int) $first->first_seq) {
+        if ($last === null || $first === null || $last->count >= Segment::SAMPLES || (int) $last->key + $last->count !== (int) $first->first_seq) {
             return null;
         }
 
-        return $this->database->table('sample_segments')->where('id', $last->id)->selectRaw('id, first_seq, `count`, t0, dt, offsets AS times, payload')->first();
+        return $this->database->table('sample_segments')->where('run_channel_id', $channel)->where('first_seq', $last->key)->selectRaw('first_seq, `count`, t0, dt, offsets AS times, payload')->first();
     }
 
     /** @return array<string, int|float|string|null> a row of sample_segments */
@@ -95,13 +96,12 @@ final readonly class Filing
         $offsets = $segment->offsets();
         $envelope = $segment->envelope();
         $fine = 2 * Levels::offset($segment->count(), self::OUTLINE_FROM);
-        $moments = $segment->moments();
 
         return [
             'run_channel_id' => $channel, 'first_seq' => $firstSeq, 'count' => $segment->count(), 't0' => $segment->t0, 't1' => $segment->end(), 'dt' => $segment->dt,
             'offsets' => $offsets === null ? null : Packed::of($offsets), 'payload' => Packed::of($segment->values),
-            'whole' => Packed::moments(array_slice($moments, -1)), 'outline' => Packed::of(array_slice($envelope, $fine)),
-            'envelope' => Packed::of(array_slice($envelope, 0, $fine)), 'moments' => Packed::moments($moments),
+            'outline' => Packed::of(array_slice($envelope, $fine)),
+            'envelope' => Packed::of(array_slice($envelope, 0, $fine)), 'moments' => Packed::moments($segment->moments()),
         ];
     }
 }

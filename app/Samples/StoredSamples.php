@@ -6,7 +6,6 @@ namespace App\Samples;
 
 use App\Models\RunChannel;
 use Illuminate\Database\ConnectionInterface;
-use Illuminate\Database\Query\Builder;
 use Welkion\Core\Samples\Levels;
 use Welkion\Core\Samples\LongSeries;
 use Welkion\Core\Samples\Moments;
@@ -24,7 +23,7 @@ use Welkion\Core\Samples\SegmentsInMemory;
 final readonly class StoredSamples implements SampleStore
 {
     /** @param  SegmentsInMemory  $newest  keyed by words, to be told from segments */
-    private function __construct(private ConnectionInterface $database, private int $channel, private SegmentsInMemory $newest)
+    private function __construct(private ConnectionInterface $database, private int $channel, private SegmentIndex $filed, private SegmentsInMemory $newest)
     {
     }
 
@@ -34,43 +33,35 @@ final readonly class StoredSamples implements SampleStore
             throw new \LogicException('Samples are read within a transaction, so that all of it is of one moment.');
         }
         $blocks = $database->table('sample_blocks')->where('run_channel_id', $channel->id)->orderBy('first_seq')->get();
-        $filed = $blocks->isEmpty() ? [] : $database->table('sample_segments')->where('run_channel_id', $channel->id)
-            ->whereRaw('first_seq + `count` > ?', [$blocks[0]->first_seq ?? 0])->orderBy('first_seq')->get(['first_seq', 'count'])
-            ->map(static fn (\stdClass $s): array => [(int) $s->first_seq, (int) $s->first_seq + (int) $s->count - 1])->all();
+        $filed = SegmentIndex::of($channel->id, $database);
         $newest = [];
-        foreach (Stretch::cut($blocks, array_values($filed)) as $i => $stretch) {
+        foreach ($blocks->isEmpty() ? [] : Stretch::cut($blocks, $filed->ranges((int) $blocks[0]->first_seq - 1)) as $i => $stretch) {
             $newest["newest {$i}"] = $stretch->segment();
         }
 
-        return new LongSeries(new self($database, $channel->id, new SegmentsInMemory($newest)));
+        return new LongSeries(new self($database, $channel->id, $filed, new SegmentsInMemory($newest)));
     }
 
     public function count(): int
     {
-        return (int) $this->segments()->sum('count') + $this->newest->count();
+        return array_sum(array_map(static fn (SegmentHead $h): int => $h->count, $this->filed->heads)) + $this->newest->count();
     }
 
     public function extent(): ?array
     {
-        $filed = $this->segments()->selectRaw('MIN(t0) AS t0, MAX(t1) AS t1')->first();
-        $ends = $this->newest->extent();
-        if ($filed === null || $filed->t0 === null) {
-            return $ends;
+        $starts = array_map(static fn (SegmentHead $h): float => $h->t0, $this->filed->heads);
+        $ends = array_map(static fn (SegmentHead $h): float => $h->end, $this->filed->heads);
+        $newest = $this->newest->extent();
+        if ($newest !== null) {
+            [$starts[], $ends[]] = $newest;
         }
 
-        return $ends === null ? [(float) $filed->t0, (float) $filed->t1] : [min((float) $filed->t0, $ends[0]), max((float) $filed->t1, $ends[1])];
+        return $starts === [] || $ends === [] ? null : [min($starts), max($ends)];
     }
 
     public function heads(float $from, float $to): array
     {
-        $heads = [];
-        // Hundreds of rows for a long run: no more than the driver is between them and their heads.
-        $rows = $this->database->select('SELECT id, `count`, t0, t1, dt, whole FROM sample_segments WHERE run_channel_id = ? AND t1 >= ? AND t0 <= ? ORDER BY first_seq', [$this->channel, $from, $to]);
-        foreach ($rows as $row) {
-            $heads[] = new SegmentHead((int) $row->id, (int) $row->count, (float) $row->t0, (float) $row->t1, $row->dt === null ? null : (float) $row->dt, Moments::ofNumbers(Packed::numbers($row->whole))[0]);
-        }
-
-        return [...$heads, ...$this->newest->heads($from, $to)];
+        return [...array_filter($this->filed->heads, static fn (SegmentHead $h): bool => $h->end >= $from && $h->t0 <= $to), ...$this->newest->heads($from, $to)];
     }
 
     public function values(array $parts): array
@@ -129,10 +120,10 @@ final readonly class StoredSamples implements SampleStore
         }
         foreach ($asked as $stretch => $places) {
             [$from, $count] = array_map(intval(...), explode(' ', $stretch));
-            $rows = $this->database->table('sample_segments')->whereIn('id', array_keys($places))
-                ->selectRaw("id, SUBSTRING({$column}, ?, ?) AS bytes", [1 + $from * Packed::BYTES, $count * Packed::BYTES])->get();
+            $rows = $this->database->table('sample_segments')->where('run_channel_id', $this->channel)->whereIn('first_seq', array_keys($places))
+                ->selectRaw("first_seq, SUBSTRING({$column}, ?, ?) AS bytes", [1 + $from * Packed::BYTES, $count * Packed::BYTES])->get();
             foreach ($rows as $row) {
-                $found[$places[(int) $row->id]] = Packed::numbers((string) $row->bytes);
+                $found[$places[(int) $row->first_seq]] = Packed::numbers((string) $row->bytes);
             }
         }
         foreach ($newest === [] ? [] : array_combine(array_keys($newest), $ofNewest(array_values($newest))) as $i => $numbers) {
@@ -141,10 +132,5 @@ final readonly class StoredSamples implements SampleStore
         ksort($found);
 
         return array_values($found);
-    }
-
-    private function segments(): Builder
-    {
-        return $this->database->table('sample_segments')->where('run_channel_id', $this->channel);
     }
 }

@@ -105,7 +105,9 @@ final class StartedCopyTest extends TestCase
         self::assertReady();
         $database = $this->database();
         $database->exec("DELETE FROM migrations WHERE migration = '{$newest}'");
-        $database->exec('ALTER TABLE benches DROP COLUMN recorder');
+        $database->exec("ALTER TABLE sample_segments ADD whole VARBINARY(48) NOT NULL DEFAULT ''");
+        $database->exec('UPDATE sample_segments SET whole = RIGHT(moments, 48)');
+        $database->exec('DROP TABLE sample_indexes');
         $database->exec("INSERT INTO benches (user_id, name, host, port, is_simulated) VALUES (1, 'Gone', '127.0.0.1', 9, 0)");
         $this->end();
         self::start();

@@ -71,6 +71,8 @@ test('two benches feed one run: the gas of Hazel beside the milk of Birch, by on
   const cells = await rows.locator('tbody tr').first().locator('td').allTextContents()
   expect(cells.filter((text) => text === '—')).toHaveLength(0)
   await look(page, 'beside-reason')
+  // The thermometer of Birch also says how warm its solutions are: it does not stay in the milk.
   await teacher.goTo('Record')
   await setClock(page, 'Birch', 60)
+  await teacher.hands('Thermometer into', 'rinse water')
 })

@@ -6,6 +6,8 @@ test.describe('a full calibration of each kind', () => {
     const teacher = new Teacher(page)
     await teacher.signIn()
     await teacher.beginCalibration('Birch-2')
+    // The standard is as warm as the thermometer says.
+    await teacher.hands('Thermometer into', 'rinse water')
     await teacher.hands('Cell into', '1413 µS/cm')
     await teacher.acceptSteady()
     // The cell of the bench has K = 1.062 per cm; the standard is good to 0.5 %.

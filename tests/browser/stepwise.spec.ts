@@ -13,6 +13,7 @@ test.describe('runs in steps of any kind', () => {
     await teacher.beginExperiment('How much does half the salt conduct?', 'Dilution line', 'Birch')
     await teacher.goTo('Record')
     await teacher.openBenchControls()
+    await teacher.hands('Thermometer into', 'rinse water')
     await page.getByRole('button', { name: 'change steps' }).click()
     const dialog = page.getByRole('dialog', { name: 'Steps of the run' })
     await dialog.getByRole('textbox').fill('0,8')

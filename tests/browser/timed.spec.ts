@@ -93,6 +93,9 @@ test.describe('runs that record by themselves', () => {
     // Ten minutes and what was before, every other second: no row is blank.
     await expect(page.getByRole('region', { name: 'Rows' }).getByText('—', { exact: true })).toHaveCount(0)
     await look(page, 'milk-table')
+    await teacher.goTo('Record')
+    await teacher.openBenchControls()
+    await teacher.hands('Thermometer into', 'rinse water')
   })
 
   test('a heart from a blank notebook: too slow is said, 8 s at 500 a second are recorded', async ({ page }) => {

@@ -27,7 +27,7 @@ final class ColumnController
 
     public function update(ColumnRequest $request, Experiment $experiment, Column $column, Sender $sender): JsonResponse
     {
-        $this->book->change($experiment, $column, $request->columns(), $sender);
+        $this->book->change($experiment, $column, $request->columns(), $request->boolean('keepsNumbers'), $sender);
 
         return ChangeAnswer::to($experiment, $sender);
     }

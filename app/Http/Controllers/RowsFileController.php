@@ -56,8 +56,7 @@ final class RowsFileController
     private static function runs(Experiment $experiment): array
     {
         $work = ExperimentWork::of(NotebookRows::of($experiment));
-        $work->rows->runs->loadMissing('readings');
-        $runs = array_values($work->rows->runs->filter(static fn (Run $run): bool => $run->isTimed() ? ! $run->hasNotBegun() : $run->readings->isNotEmpty())->all());
+        $runs = array_values($work->rows->runs->reject(static fn (Run $run): bool => $run->isEmpty())->all());
 
         return $runs === [] ? throw Refusal::nothingTaken() : [$work, $runs];
     }

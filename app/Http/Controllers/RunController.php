@@ -28,7 +28,8 @@ final class RunController
 
     public function store(RunRequest $request, Experiment $experiment, Sender $sender, RunStart $start): JsonResponse
     {
-        $start->start($experiment->loadMissing('bench', 'beside', 'columns'), $request->bench(), $sender);
+        $request->input('kind') === Run::TYPED ? $start->typed($experiment, $request->described(), $sender)
+            : $start->start($experiment->loadMissing('bench', 'beside', 'columns'), $request->bench(), $sender);
 
         return ChangeAnswer::to($experiment, $sender, 201);
     }

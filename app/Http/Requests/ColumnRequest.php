@@ -16,6 +16,7 @@ final class ColumnRequest extends FormRequest
     private const NAMES = [
         'symbol' => 'symbol', 'name' => 'name', 'unit' => 'unit', 'formula' => 'formula', 'decimals' => 'decimals', 'least' => 'least', 'most' => 'most',
         'finest' => 'finest', 'isRaw' => 'is_raw', 'isSteady' => 'is_steady', 'isWords' => 'is_words', 'position' => 'position', 'kind' => 'kind',
+        'uncertainty' => 'uncertainty', 'uncertaintyOf' => 'uncertainty_of', 'isHidden' => 'is_hidden', 'width' => 'width',
     ];
 
     /** @return array<string, list<mixed>> */
@@ -28,7 +29,7 @@ final class ColumnRequest extends FormRequest
             'symbol' => [$need, 'string', 'max:20'],
             'name' => [$need, 'string', 'max:120'],
             'unit' => ['sometimes', 'nullable', 'string', 'max:30'],
-            'kind' => $isNew ? ['required', Rule::in([ColumnKind::Measured->value, ColumnKind::Step->value, ColumnKind::Derived->value])] : ['prohibited'],
+            'kind' => $isNew ? ['required', Rule::in([ColumnKind::Measured->value, ColumnKind::Step->value, ColumnKind::Typed->value, ColumnKind::Derived->value])] : ['prohibited'],
             'formula' => ['required_if:kind,derived', 'nullable', 'string', 'max:400'],
             'probeKind' => $isNew ? ['required_if:kind,measured', 'nullable', Rule::enum(ProbeKind::class)] : ['prohibited'],
             'probeTitle' => $isNew ? ['sometimes', 'nullable', 'string', 'max:80'] : ['prohibited'],
@@ -41,6 +42,11 @@ final class ColumnRequest extends FormRequest
             'isSteady' => ['sometimes', 'boolean'],
             'isWords' => ['sometimes', 'boolean'],
             'position' => ['sometimes', 'integer:strict', 'between:1,1000'],
+            'uncertainty' => ['sometimes', Within::of('The ±', 0.0, 1e9)],
+            'uncertaintyOf' => ['sometimes', 'nullable', 'string', 'max:20'],
+            'isHidden' => ['sometimes', 'boolean'],
+            'width' => ['sometimes', 'nullable', 'integer:strict', 'between:40,600'],
+            'keepsNumbers' => ['sometimes', 'boolean'],
         ];
     }
 
@@ -63,7 +69,7 @@ final class ColumnRequest extends FormRequest
                 $columns[$column] = match (true) {
                     str_starts_with($column, 'is_') => $this->boolean($name),
                     $name === 'unit' => $this->string('unit')->trim()->toString(),
-                    is_string($value) && in_array($name, ['least', 'most', 'finest'], true) => (float) $value,
+                    is_string($value) && in_array($name, ['least', 'most', 'finest', 'uncertainty'], true) => (float) $value,
                     default => is_string($value) ? trim($value) : $value,
                 };
             }

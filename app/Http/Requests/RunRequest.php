@@ -9,6 +9,7 @@ use App\Models\Bench;
 use App\Models\Run;
 use App\Recording\RunBook;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use Welkion\Core\Notebook\StepLimits;
 use Welkion\Core\Notebook\StepPlan;
@@ -28,6 +29,7 @@ final class RunRequest extends FormRequest
     public function rules(): array
     {
         return [
+            'kind' => ['sometimes', Rule::in([Run::TYPED])],
             'benchId' => ['sometimes', 'bail', 'nullable', 'integer:strict', 'between:1,'.PHP_INT_MAX, 'exists:benches,id'],
             'name' => ['sometimes', 'nullable', 'string', 'max:120'],
             'condition' => ['sometimes', 'nullable', 'string', 'max:120'],
@@ -43,7 +45,7 @@ final class RunRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['benchId.*' => 'Choose a bench.', 'refine.*' => 'A finer part of the plan needs a first value, a last value and a step.'] + PlanRules::MESSAGES;
+        return ['kind.*' => 'Only a typed run is begun by its kind; other runs are as they are planned.', 'benchId.*' => 'Choose a bench.', 'refine.*' => 'A finer part of the plan needs a first value, a last value and a step.'] + PlanRules::MESSAGES;
     }
 
     public function bench(): ?Bench

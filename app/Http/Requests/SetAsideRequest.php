@@ -40,9 +40,12 @@ final class SetAsideRequest extends FormRequest
         if ($run->isTimed()) {
             return $this->timedRows($run, $ids);
         }
+        if ($run->isTyped()) {
+            return array_diff($ids, $run->rowOrder()->rows()) === [] ? $ids : throw self::gone();
+        }
         $readings = array_values($run->readings()->whereKey($ids)->get()->all());
         if (count($readings) < count($ids)) {
-            throw ValidationException::withMessages(['readings' => 'One of these readings is not part of this run any more.']);
+            throw self::gone();
         }
 
         return array_map(static fn (Reading $r): int => $r->row, $readings);
@@ -58,11 +61,16 @@ final class SetAsideRequest extends FormRequest
     {
         $count = TimedRows::of($run, $run->experiment->columns)->count();
         if (max(0, ...$shown) > $count) {
-            throw ValidationException::withMessages(['readings' => 'One of these rows is not part of this run any more.']);
+            throw self::gone();
         }
         $stride = TimedRows::shownStride($count);
 
         return array_merge(...array_map(static fn (int $row): array => range($row, min($count, $row + $stride - 1)), $shown));
+    }
+
+    private static function gone(): ValidationException
+    {
+        return ValidationException::withMessages(['readings' => 'One of these rows is not part of this run any more.']);
     }
 
     public function reason(): ?string

@@ -42,7 +42,7 @@ final readonly class NotebookShapes
             'id' => $column->id, 'symbol' => $column->symbol, 'name' => $column->name, 'shownName' => $this->notebook->worded($column->name), 'unit' => $column->unit,
             'kind' => $column->kind->value, 'role' => $column->role, 'isRaw' => $column->is_raw, 'isSteady' => $column->is_steady, 'isWords' => $column->is_words,
             'formula' => $column->formula, 'decimals' => $column->decimals, 'least' => $column->least, 'most' => $column->most, 'finest' => $column->finest,
-            'position' => $column->position,
+            'position' => $column->position, 'uncertainty' => $column->uncertainty, 'uncertaintyOf' => $column->uncertainty_of, 'isHidden' => $column->is_hidden, 'width' => $column->width,
         ];
     }
 
@@ -78,7 +78,7 @@ final readonly class NotebookShapes
             'id' => $run->id, 'number' => $run->number, 'position' => $run->place(), 'name' => $run->title(), 'ownName' => $run->name, 'condition' => $run->condition, 'trial' => $run->trial, 'kind' => $run->kind,
             'state' => $run->state, 'bench' => self::bench($run->bench), 'beside' => self::bench($run->beside),
             'startedAt' => $run->started_at->toIso8601ZuluString(), 'finishedAt' => $run->finished_at?->toIso8601ZuluString(),
-            'readingCount' => (int) ($run->readings_count ?? 0), 'timed' => $run->isTimed() ? self::timed($run) : null,
+            'readingCount' => $run->isTyped() ? $run->rowOrder()->count() : (int) ($run->readings_count ?? 0), 'timed' => $run->isTimed() ? self::timed($run) : null,
         ];
     }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Models\Column;
 use App\Models\Marker;
 use App\Models\Probe;
 use App\Models\Reading;
@@ -13,13 +12,12 @@ use App\Models\RunChannel;
 use App\Notebook\ExperimentWork;
 use App\Notebook\RunRows;
 use App\Notebook\TimedRows;
+use App\Notebook\TypedRows;
 use App\Recording\RunAdvice;
 use App\Recording\RunBook;
 use App\Recording\TimedAdvice;
 use Welkion\Core\Notebook\RunData;
 use Welkion\Core\Notebook\WorkedColumn;
-use Welkion\Core\Uncertainty\Digits;
-use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Working\Outcome;
 
 /** The rows of a run, what is still to come, and what is to be said of it, in the shape of the HTTP API. */
@@ -32,7 +30,7 @@ final class RunRowsShape
     public static function of(Run $run, ExperimentWork $work, bool $isWithSamples = true): array
     {
         $data = $work->worked->data($run->id);
-        $columns = array_map(static fn (Column $c): WorkedColumn => $work->worked->column($c->symbol, $run->id), array_combine($work->rows->columns->pluck('symbol')->all(), $work->rows->columns->all()));
+        $columns = TypedRowsShape::worked($run, $work);
         $told = [
             'id' => $run->id, 'experimentId' => $run->experiment_id, 'plan' => (object) array_intersect_key($run->plan ?? [], ['ranges' => 0, 'steps' => 0]),
             'channels' => array_values($run->channels->map(self::channel(...))->all()),
@@ -42,7 +40,11 @@ final class RunRowsShape
             ], array_map(strval(...), array_keys($columns)), array_values($columns)),
         ];
 
-        return $told + ($run->isTimed() ? self::timed($run, $work, $data, $columns, $isWithSamples) : self::stepwise($run, $work, $data, $columns));
+        return $told + match ($run->kind) {
+            Run::TIMED => self::timed($run, $work, $data, $columns, $isWithSamples),
+            Run::TYPED => (new TypedRowsShape($run, $work, $columns))->told(),
+            default => self::stepwise($run, $work, $data, $columns),
+        };
     }
 
     /**
@@ -53,11 +55,12 @@ final class RunRowsShape
     {
         $rows = RunRows::of($run, $work->rows->columns);
         $remaining = RunBook::remaining($run, $rows);
+        $cells = new CellsShape($columns, $work->rows->columns, TypedRows::beside($run, array_column($rows->readings, 'row'), $work->rows->columns)->decimals());
 
         return [
-            'remaining' => $remaining, 'timed' => null,
+            'remaining' => $remaining, 'timed' => null, 'typed' => null,
             'rows' => array_map(static fn (Reading $r, int $place): array => [
-                'id' => $r->id, 'step' => $r->stepValue(), 'cells' => (object) self::cells($columns, $place), 'wasSteady' => $r->was_steady,
+                'id' => $r->id, 'number' => $r->row, 'step' => $r->stepValue(), 'cells' => (object) $cells->at($place), 'texts' => (object) self::texts($data, $place), 'wasSteady' => $r->was_steady,
                 'setAside' => $data->aside[$place] ?? null, 'takenAt' => $r->created_at->toIso8601ZuluString('millisecond'),
             ], $rows->readings, array_keys($rows->readings)),
             'advice' => self::advice($run->isOpen() ? RunAdvice::outcomes($work->rows, $work->worked, $run->id, $remaining) : []),
@@ -76,33 +79,24 @@ final class RunRowsShape
         $stride = TimedRows::shownStride($data->rowCount);
         $places = $data->rowCount === 0 || ! $isWithSamples ? [] : range(0, $data->rowCount - 1, $stride);
 
+        $cells = new CellsShape($columns, $work->rows->columns);
+
         return [
-            'remaining' => [], 'timed' => ['rowCount' => $data->rowCount, 'everyNth' => $stride, 'markers' => array_values($run->loadMissing('markers')->markers->map(
+            'remaining' => [], 'typed' => null, 'timed' => ['rowCount' => $data->rowCount, 'everyNth' => $stride, 'markers' => array_values($run->loadMissing('markers')->markers->map(
                 static fn (Marker $m): array => ['id' => $m->id, 'at' => $m->at, 'name' => $m->name],
             )->all())],
             'rows' => array_map(static fn (int $place): array => [
-                'id' => $place + 1, 'step' => null, 'cells' => (object) self::cells($columns, $place), 'wasSteady' => true,
+                'id' => $place + 1, 'number' => $place + 1, 'step' => null, 'cells' => (object) $cells->at($place), 'texts' => (object) [], 'wasSteady' => true,
                 'setAside' => $data->aside[$place] ?? null, 'takenAt' => $run->started_at->toIso8601ZuluString('millisecond'),
             ], $places),
             'advice' => $warnings === [] ? null : ['warnings' => array_map(WorkedLineShape::warning(...), $warnings), 'refine' => null],
         ];
     }
 
-    /**
-     * @param  array<string, WorkedColumn>  $columns
-     * @return array<string, array{value: float, uncertainty: float, shown: string}|null> by symbol; null for a blank
-     */
-    private static function cells(array $columns, int $place): array
+    /** @return array<string, string> what is no number, and words, by symbol */
+    public static function texts(RunData $data, int $place): array
     {
-        $cells = [];
-        foreach ($columns as $symbol => $column) {
-            $value = $column->cells->values[$place] ?? NAN;
-            $error = $column->cells?->uncertainty($place) ?? 0.0;
-            $cells[$symbol] = $column->cells === null || ! is_finite($value) || ! is_finite($error) ? null
-                : ['value' => $value, 'uncertainty' => $error, 'shown' => Digits::of(Measured::of($value, $error, $column->cells->unit))->value];
-        }
-
-        return $cells;
+        return array_filter(array_map(static fn (array $of): string => $of[$place] ?? '', $data->unreadable + $data->words), static fn (string $text): bool => $text !== '');
     }
 
     /** @return array<string, mixed> */

@@ -83,7 +83,7 @@ final readonly class LineWork
             return WorkedLine::waiting($line, $run, $key, $missing);
         }
 
-        return WorkedLine::of($line, $run, $key, $this->said($line, CommonSources::work($method, new Inputs($columns, $numbers, array_filter($texts, static fn (string $t): bool => $t !== ''), $spans, $key))));
+        return WorkedLine::of($line, $run, $key, $this->said($line, $run, CommonSources::work($method, new Inputs($columns, $numbers, array_filter($texts, static fn (string $t): bool => $t !== ''), $spans, $key))));
     }
 
     /**
@@ -119,9 +119,11 @@ final readonly class LineWork
         return [$numbers, Value::missing($this->worked->notebook, ...array_values($values))];
     }
 
-    /** Two lines over the same rows take their scatter for independent; a formula of both says so. */
-    private function said(Line $line, Outcome $outcome): Outcome
+    /** Cells that are no numbers are left out, and that is said. Two lines over the same rows take their scatter for independent; a formula of both says so. */
+    private function said(Line $line, ?int $run, Outcome $outcome): Outcome
     {
+        $leftOut = (new LeftOut($this->worked))->warning($line, $run);
+        $outcome = $leftOut === null ? $outcome : $outcome->warned($leftOut);
         $rows = [];
         foreach ($this->worked->graph->uses[$line->symbol] as $used) {
             $of = $this->worked->notebook->lines[$used] ?? null;

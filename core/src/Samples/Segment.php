@@ -10,7 +10,7 @@ use Welkion\Core\Exception\UnequalLengths;
  * Up to 65,536 samples of one channel that follow on each other, with all that is kept beside them: an envelope at every
  * level for pictures, and moments of stretches of 256, of 4,096 and of the whole for statistics.
  */
-final readonly class Segment
+final class Segment
 {
     public const SAMPLES = Levels::COARSEST;
 
@@ -22,13 +22,16 @@ final readonly class Segment
     /** Times within this of an even grid are kept as the grid, in s. */
     private const EVEN_WITHIN_S = 1e-6;
 
+    /** @var list<Moments>|null once they were asked for */
+    private ?array $moments = null;
+
     /**
      * @param  float  $t0  clock of the bench, s
      * @param  float|null  $dt  s between samples; null where they are uneven
      * @param  list<float>  $offsets  s after $t0
      * @param  non-empty-list<float>  $values  raw unit
      */
-    private function __construct(public float $t0, public ?float $dt, private array $offsets, public array $values)
+    private function __construct(public readonly float $t0, public readonly ?float $dt, private readonly array $offsets, public readonly array $values)
     {
     }
 
@@ -60,6 +63,14 @@ final readonly class Segment
         return $this->t0 + $this->offsets[count($this->offsets) - 1];
     }
 
+    /** @param  int|string  $key  by which a store finds it again */
+    public function head(int|string $key): SegmentHead
+    {
+        $moments = $this->moments();
+
+        return new SegmentHead($key, $this->count(), $this->t0, $this->end(), $this->dt, $moments[count($moments) - 1]);
+    }
+
     /** @return list<float>|null s after the first sample; null where an even step tells them */
     public function offsets(): ?array
     {
@@ -75,6 +86,18 @@ final readonly class Segment
     /** @return list<Moments> of stretches of 256 samples, of 4,096, and of all; times counted from the first sample */
     public function moments(): array
     {
+        return $this->moments ??= $this->momentsOfStretches();
+    }
+
+    /** Where the moments of stretches of so many samples begin in moments() of a segment of $count samples. */
+    public static function momentsOffset(int $count, int $of): int
+    {
+        return $of === self::MOMENTS_OF[0] ? 0 : intdiv($count + self::MOMENTS_OF[0] - 1, self::MOMENTS_OF[0]);
+    }
+
+    /** @return list<Moments> */
+    private function momentsOfStretches(): array
+    {
         $fine = [];
         for ($from = 0, $n = count($this->values); $from < $n; $from += self::MOMENTS_OF[0]) {
             $fine[] = Moments::of(array_slice($this->offsets, $from, self::MOMENTS_OF[0]), array_slice($this->values, $from, self::MOMENTS_OF[0]));
@@ -82,12 +105,6 @@ final readonly class Segment
         $coarse = array_map(Moments::together(...), array_chunk($fine, self::TOGETHER));
 
         return [...$fine, ...$coarse, Moments::together($coarse)];
-    }
-
-    /** Where the moments of stretches of so many samples begin in moments() of a segment of $count samples. */
-    public static function momentsOffset(int $count, int $of): int
-    {
-        return $of === self::MOMENTS_OF[0] ? 0 : intdiv($count + self::MOMENTS_OF[0] - 1, self::MOMENTS_OF[0]);
     }
 
     /** @param  non-empty-list<float>  $offsets */

@@ -29,8 +29,7 @@ final readonly class SegmentsInMemory implements SampleStore
         $heads = [];
         foreach ($this->segments as $key => $segment) {
             if ($segment->end() >= $from && $segment->t0 <= $to) {
-                $moments = $segment->moments();
-                $heads[] = new SegmentHead($key, $segment->count(), $segment->t0, $segment->end(), $segment->dt, $moments[count($moments) - 1]);
+                $heads[] = $segment->head($key);
             }
         }
 

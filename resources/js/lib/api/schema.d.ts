@@ -1285,6 +1285,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run}/rows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        /** Rows of a typed run from a place on */
+        get: operations["rowsPage"];
+        put?: never;
+        /** Puts blank rows into a typed run */
+        post: operations["insertRows"];
+        /** Deletes rows of a typed run */
+        delete: operations["deleteRows"];
+        options?: never;
+        head?: never;
+        /** Moves rows of a typed run */
+        patch: operations["moveRows"];
+        trace?: never;
+    };
+    "/api/runs/{run}/cells": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Types, pastes or clears a block of cells; rows that are missing in a typed run are made */
+        put: operations["fillCells"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/experiments/{experiment}/watch": {
         parameters: {
             query?: never;
@@ -2145,6 +2186,12 @@ export interface components {
             most: number | null;
             finest: number | null;
             position: number;
+            /** @description ± of each typed cell, in its unit */
+            uncertainty: number;
+            /** @description symbol of the column that holds the ± of each typed cell */
+            uncertaintyOf: string | null;
+            isHidden: boolean;
+            width: number | null;
         };
         Span: {
             id: number;
@@ -2371,7 +2418,13 @@ export interface components {
         };
         Row: {
             id: number;
+            /** @description of the row in its run; it stays the same wherever the row stands */
+            number: number;
             step: number | string | null;
+            /** @description words, and what was typed and is no number, by symbol */
+            texts: {
+                [key: string]: string;
+            };
             cells: {
                 [key: string]: components["schemas"]["Cell"] | null;
             };
@@ -2401,6 +2454,14 @@ export interface components {
                 everyNth: number;
                 markers: components["schemas"]["Marker"][];
             } | null;
+            /** @description of a typed run; its rows are thinned to what a figure draws */
+            typed: {
+                rowCount: number;
+                everyNth: number;
+                /** @description the first of them */
+                unreadable: components["schemas"]["UnreadableCell"][];
+                unreadableCount: number;
+            } | null;
             channels: components["schemas"]["RunChannel"][];
             trustSentences: string[];
             columns: {
@@ -2411,6 +2472,23 @@ export interface components {
             }[];
             rows: components["schemas"]["Row"][];
             advice: components["schemas"]["Advice"] | null;
+        };
+        /** @description What was typed into a column of numbers and is none; it is left out of figures and lines */
+        UnreadableCell: {
+            /** @description where its row stands */
+            place: number;
+            /** @description of its row */
+            number: number;
+            symbol: string;
+            text: string;
+            /** @description what was most likely meant */
+            remedy: string | null;
+        };
+        RowsPage: {
+            /** @description place of the first */
+            from: number;
+            rowCount: number;
+            rows: components["schemas"]["Row"][];
         };
         /** @description A thing of the notebook as it now stands; null if it is not there any more */
         ChangedThing: {
@@ -4280,8 +4358,15 @@ export interface operations {
                     isSteady?: boolean;
                     isWords?: boolean;
                     position?: number;
+                    /** @description of a typed one: ± of each cell, in its unit */
+                    uncertainty?: number;
+                    /** @description of a typed one: symbol of the column that holds the ± of each cell */
+                    uncertaintyOf?: string | null;
+                    isHidden?: boolean;
+                    /** @description px at the usual size of type */
+                    width?: number | null;
                     /** @enum {string} */
-                    kind: "measured" | "step" | "derived";
+                    kind: "measured" | "step" | "typed" | "derived";
                     /** @description of a measured one */
                     probeKind?: string | null;
                     /** @description which probe, where its kind does not tell: of any quantity */
@@ -4359,6 +4444,15 @@ export interface operations {
                     isSteady?: boolean;
                     isWords?: boolean;
                     position?: number;
+                    /** @description of a typed one: ± of each cell, in its unit */
+                    uncertainty?: number;
+                    /** @description of a typed one: symbol of the column that holds the ± of each cell */
+                    uncertaintyOf?: string | null;
+                    isHidden?: boolean;
+                    /** @description px at the usual size of type */
+                    width?: number | null;
+                    /** @description with another unit: whether typed numbers stay as they are, instead of being converted */
+                    keepsNumbers?: boolean;
                 };
             };
         };
@@ -4750,6 +4844,17 @@ export interface operations {
                 "application/json": {
                     /** @description where the experiment records when left out */
                     benchId?: number | null;
+                    /**
+                     * @description its rows are typed, pasted or read from a file; no bench is asked
+                     * @enum {string}
+                     */
+                    kind?: "typed";
+                    /** @description of a typed one */
+                    name?: string | null;
+                    /** @description of a typed one */
+                    condition?: string | null;
+                    /** @description of a typed one */
+                    trial?: number | null;
                 };
             };
         };
@@ -5143,6 +5248,178 @@ export interface operations {
                 "application/json": {
                     readings: number[];
                     reason: string | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    rowsPage: {
+        parameters: {
+            query: {
+                from: number;
+                count: number;
+            };
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the rows */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RowsPage"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    insertRows: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    count: number;
+                    /** @description number of the row they are put before; null: at the end */
+                    before: number | null;
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    deleteRows: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description number of the first of them */
+                    from: number;
+                    /** @description number of the last of them as they stand */
+                    to: number;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    moveRows: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description number of the first of them */
+                    from: number;
+                    /** @description number of the last of them as they stand */
+                    to: number;
+                    /** @description number of the row they are put before; null: at the end */
+                    before: number | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    fillCells: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description number of the row the block begins in; null: below the last one */
+                    row: number | null;
+                    columns: number[];
+                    /** @description as typed, a list for each row; null clears the cell */
+                    cells: (string | null)[][];
                 };
             };
         };

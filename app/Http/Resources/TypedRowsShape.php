@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Run;
+use App\Notebook\ExperimentWork;
+use App\Notebook\TimedRows;
+use App\Notebook\TypedRows;
+use Welkion\Core\Formats\CellText;
+use Welkion\Core\Notebook\RunData;
+use Welkion\Core\Notebook\WorkedColumn;
+
+/** The rows of a typed run in the shape of the HTTP API: some of them, as they stand, and what of them is no number. */
+final readonly class TypedRowsShape
+{
+    /** So many cells that are no numbers are told one by one; of the others how many. */
+    private const MOST_TOLD = 50;
+
+    private TypedRows $typed;
+
+    private RunData $data;
+
+    private CellsShape $cells;
+
+    /** @param  array<string, WorkedColumn>|null  $columns  by symbol */
+    public function __construct(private Run $run, ExperimentWork $work, ?array $columns = null)
+    {
+        $this->typed = TypedRows::of($run, $work->rows->columns);
+        $this->data = $work->worked->data($run->id);
+        $this->cells = new CellsShape($columns ?? self::worked($run, $work), $work->rows->columns, $this->typed->decimals());
+    }
+
+    /** @return array<string, WorkedColumn> by symbol */
+    public static function worked(Run $run, ExperimentWork $work): array
+    {
+        $worked = [];
+        foreach ($work->rows->columns as $column) {
+            $worked[$column->symbol] = $work->worked->column($column->symbol, $run->id);
+        }
+
+        return $worked;
+    }
+
+    /** @return array<string, mixed> with as many rows as a screen draws */
+    public function told(): array
+    {
+        $stride = TimedRows::shownStride($this->data->rowCount);
+
+        return [
+            'remaining' => [], 'timed' => null, 'advice' => null,
+            'typed' => ['rowCount' => $this->data->rowCount, 'everyNth' => $stride] + $this->unreadable(),
+            'rows' => array_map($this->row(...), $this->data->rowCount === 0 ? [] : range(0, $this->data->rowCount - 1, $stride)),
+        ];
+    }
+
+    /** @return array<string, mixed> all rows from a place on */
+    public function page(int $from, int $count): array
+    {
+        $last = min($this->data->rowCount, $from + $count) - 1;
+
+        return ['from' => $from, 'rowCount' => $this->data->rowCount, 'rows' => array_map($this->row(...), $last < $from ? [] : range($from, $last))];
+    }
+
+    /** @return array<string, mixed> */
+    private function row(int $place): array
+    {
+        $number = $this->typed->rows[$place];
+
+        return [
+            'id' => $number, 'number' => $number, 'step' => null, 'cells' => (object) $this->cells->at($place), 'texts' => (object) RunRowsShape::texts($this->data, $place), 'wasSteady' => true,
+            'setAside' => $this->data->aside[$place] ?? null, 'takenAt' => $this->run->started_at->toIso8601ZuluString('millisecond'),
+        ];
+    }
+
+    /** @return array{unreadable: list<array{place: int, number: int, symbol: string, text: string, remedy: string|null}>, unreadableCount: int} */
+    private function unreadable(): array
+    {
+        $told = [];
+        foreach ($this->data->unreadable as $symbol => $texts) {
+            foreach (array_slice($texts, 0, max(0, self::MOST_TOLD - count($told)), true) as $place => $text) {
+                $told[] = ['place' => $place, 'number' => $this->typed->rows[$place], 'symbol' => $symbol, 'text' => $text, 'remedy' => CellText::remedy($text)];
+            }
+        }
+
+        return ['unreadable' => $told, 'unreadableCount' => array_sum(array_map(count(...), $this->data->unreadable))];
+    }
+}

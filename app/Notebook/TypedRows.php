@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Notebook;
+
+use App\Models\Column;
+use App\Models\Run;
+use App\Models\TypedColumn;
+use Illuminate\Support\Collection;
+use Welkion\Core\Notebook\RunData;
+use Welkion\Core\Units\Unit;
+use Welkion\Core\Working\ColumnInput;
+
+/** The rows of a typed run, as they stand; and the typed columns beside what was measured in a stepwise one. */
+final readonly class TypedRows
+{
+    /**
+     * @param  list<int>  $rows  numbers of the rows, as they stand
+     * @param  Collection<int, Column>  $columns
+     * @param  array<int, TypedColumn>  $typed  by column id
+     */
+    private function __construct(private Run $run, public array $rows, private Collection $columns, private array $typed)
+    {
+    }
+
+    /** @param  Collection<int, Column>  $columns  of the notebook */
+    public static function of(Run $run, Collection $columns): self
+    {
+        return self::beside($run, $run->rowOrder()->rows(), $columns);
+    }
+
+    /**
+     * @param  list<int>  $rows
+     * @param  Collection<int, Column>  $columns
+     */
+    public static function beside(Run $run, array $rows, Collection $columns): self
+    {
+        $typed = [];
+        foreach ($run->loadMissing('typedColumns')->typedColumns as $of) {
+            if ($columns->firstWhere('id', $of->column_id)?->edition === $of->edition) {
+                $typed[$of->column_id] = $of;
+            }
+        }
+
+        return new self($run, $rows, $columns->filter(static fn (Column $c): bool => $run->isTypedIn($c)), $typed);
+    }
+
+    public function data(): RunData
+    {
+        $aside = $this->run->loadMissing('setAsides')->setAsides;
+        $ofColumns = [];
+        foreach ($this->columns as $column) {
+            $of = $this->aside($column->id);
+            $ofColumns += $of === [] ? [] : [$column->symbol => $of];
+        }
+
+        return new RunData(count($this->rows), $this->cells(), $aside->isEmpty() ? [] : $this->aside(null), $ofColumns, $this->words(), $this->unreadable());
+    }
+
+    /** @return array<string, ColumnInput> by symbol; not a number for a blank, and for what is no number */
+    public function cells(): array
+    {
+        $cells = [];
+        foreach ($this->columns as $column) {
+            $unit = $column->unit === '' ? Unit::one() : Unit::ofHeader($column->unit);
+            $cells[$column->symbol] = new ColumnInput($column->symbol, $unit, $this->numbers($column), $this->scatter($column));
+        }
+
+        return $cells;
+    }
+
+    /** @return array<string, list<string>> of columns of words, by symbol */
+    public function words(): array
+    {
+        $words = [];
+        foreach ($this->columns as $column) {
+            if ($column->is_words) {
+                $texts = ($this->typed[$column->id] ?? null)->texts ?? [];
+                $words[$column->symbol] = array_map(static fn (int $row): string => $texts[$row] ?? '', $this->rows);
+            }
+        }
+
+        return $words;
+    }
+
+    /** @return array<string, array<int, string>> what is no number in a column of numbers, by symbol and place from 0 */
+    public function unreadable(): array
+    {
+        $unreadable = [];
+        foreach ($this->columns as $column) {
+            $texts = $column->is_words ? [] : ($this->typed[$column->id] ?? null)->texts ?? [];
+            foreach ($texts === [] ? [] : $this->rows as $place => $row) {
+                if (isset($texts[$row])) {
+                    $unreadable[$column->symbol][$place] = $texts[$row];
+                }
+            }
+        }
+
+        return $unreadable;
+    }
+
+    /** @return array<string, int> digits behind the mark a column of numbers is shown with, by symbol; none where its ± says */
+    public function decimals(): array
+    {
+        $decimals = [];
+        foreach ($this->columns as $column) {
+            if (! $column->is_words && $column->uncertainty === 0.0 && $column->uncertainty_of === null) {
+                $decimals[$column->symbol] = $column->decimals ?? ($this->typed[$column->id] ?? null)->decimals ?? 0;
+            }
+        }
+
+        return $decimals;
+    }
+
+    /** @return list<float> as the rows stand */
+    private function numbers(Column $column): array
+    {
+        $typed = $this->typed[$column->id] ?? null;
+        if ($typed === null) {
+            return array_fill(0, count($this->rows), NAN);
+        }
+        $numbers = $typed->values();
+        $count = count($this->rows);
+        // Most tables stand as they were typed.
+        if ($count === count($numbers) && $this->rows === range(1, $count)) {
+            return $numbers;
+        }
+
+        return array_map(static fn (int $row): float => $numbers[$row - 1] ?? NAN, $this->rows);
+    }
+
+    /** @return list<float>|null standard uncertainty of each cell */
+    private function scatter(Column $column): ?array
+    {
+        $of = $column->uncertainty_of === null ? null : $this->columns->firstWhere('symbol', $column->uncertainty_of);
+        if ($of instanceof Column) {
+            return array_map(static fn (float $u): float => is_finite($u) ? abs($u) : 0.0, $this->numbers($of));
+        }
+
+        return $column->uncertainty > 0.0 ? array_fill(0, count($this->rows), $column->uncertainty) : null;
+    }
+
+    /** @return array<int, string> reason by place of the row */
+    private function aside(?int $columnId): array
+    {
+        $aside = [];
+        foreach ($this->run->setAsides as $range) {
+            foreach ($range->column_id === $columnId ? $this->rows : [] as $place => $row) {
+                if ($row >= $range->first_row && $row <= $range->last_row) {
+                    $aside[$place] = $range->reason;
+                }
+            }
+        }
+
+        return $aside;
+    }
+}
