@@ -61,7 +61,8 @@ final readonly class ColumnBook
                 UnitChange::isPossible($column->unit, $unit) || throw Refusal::notConvertible($column->symbol, $column->unit, $unit);
                 $attributes = UnitChange::converted($column, $unit) + $attributes;
             }
-            $draft->update($column, array_diff_key($attributes, ['symbol' => '']));
+            is_int($attributes['position'] ?? null) && self::place($draft, $experiment, $column, $attributes['position']);
+            $draft->update($column, array_diff_key($attributes, ['symbol' => '', 'position' => '']));
 
             return "Changed the column {$before}";
         });
@@ -83,6 +84,20 @@ final readonly class ColumnBook
 
             return "Removed the column {$column->symbol}";
         });
+    }
+
+    /**
+     * Puts a column at a place among the others.
+     *
+     * @param  int  $place  from 1
+     */
+    private static function place(Draft $draft, Experiment $experiment, Column $column, int $place): void
+    {
+        $others = array_values($experiment->columns()->whereKeyNot($column->id)->get()->all());
+        array_splice($others, $place - 1, 0, [$column]);
+        foreach ($others as $i => $one) {
+            $draft->update($one, ['position' => $i + 1]);
+        }
     }
 
     /**

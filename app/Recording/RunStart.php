@@ -58,8 +58,8 @@ final readonly class RunStart
             $plan = $isTimed ? $this->timedPlan($experiment, $probes, $bench, $beside)->toArray() : $settings->all['plan'] ?? null;
             $run = Run::query()->create([
                 'experiment_id' => $experiment->id, 'bench_id' => $bench->id, 'beside_id' => $beside?->id, 'request_key' => $sender->key, 'kind' => $isTimed ? Run::TIMED : Run::STEPWISE,
-                'number' => self::nextNumber($experiment), 'state' => Run::OPEN, 'plan' => $plan, 'armed_at' => $armedAt, 'started_at' => now(), 'looked_at' => now(),
-            ] + self::nextTrial($experiment))->refresh();
+                'state' => Run::OPEN, 'plan' => $plan, 'armed_at' => $armedAt, 'started_at' => now(), 'looked_at' => now(),
+            ] + self::numbered($experiment))->refresh();
             foreach ($probes as [$probe, $role]) {
                 $run->channels()->create(['probe_id' => $probe->id, 'calibration_id' => $probe->calibration?->id, 'zero_id' => $probe->zero()?->id, 'role' => $role, 'is_beside' => $probe->bench_id !== $bench->id]);
             }
@@ -73,34 +73,6 @@ final readonly class RunStart
         return Run::query()->where('experiment_id', $experiment->id)->where('request_key', $sender->key)->firstOrFail();
     }
 
-    /**
-     * A run whose rows are typed, pasted or read from a file: it needs no bench, and is never waited for.
-     *
-     * @param  array{name?: string, condition?: string|null, trial?: int|null}  $described
-     */
-    public function typed(Experiment $experiment, array $described, Sender $sender): Run
-    {
-        $this->journal->change($experiment, $sender, function (Draft $draft) use ($experiment, $described, $sender): string {
-            $run = self::addTyped($draft, $experiment, $described, $sender->key);
-
-            return "Began {$run->title()}, to be typed";
-        });
-
-        return Run::query()->where('experiment_id', $experiment->id)->where('request_key', $sender->key)->firstOrFail();
-    }
-
-    /** @param  array{name?: string, condition?: string|null, trial?: int|null}  $described */
-    public static function addTyped(Draft $draft, Experiment $experiment, array $described, ?string $key): Run
-    {
-        $run = Run::query()->create([
-            'experiment_id' => $experiment->id, 'request_key' => $key, 'kind' => Run::TYPED, 'number' => self::nextNumber($experiment), 'state' => Run::FINISHED,
-            'row_order' => [], 'started_at' => now(), 'finished_at' => now(),
-        ] + $described + self::nextTrial($experiment))->refresh();
-        $draft->recorded($run, ['thrown_away_at' => now()->format('Y-m-d H:i:s.v')], ['thrown_away_at' => null]);
-
-        return $run;
-    }
-
     /** What is planned for the next timed run; how its probes are commonly recorded where nothing is. */
     public static function nextTimedPlan(Experiment $experiment): TimedPlan
     {
@@ -110,15 +82,16 @@ final readonly class RunStart
     }
 
     /**
-     * A series goes on by itself: after "half strength, trial 2" comes trial 3.
+     * The number of the next run. A series goes on by itself: after "half strength, trial 2" comes trial 3.
      *
-     * @return array{condition?: string, trial?: int}
+     * @return array{number: int, condition?: string, trial?: int}
      */
-    private static function nextTrial(Experiment $experiment): array
+    public static function numbered(Experiment $experiment): array
     {
+        $number = ['number' => self::nextNumber($experiment)];
         $last = Run::query()->where('experiment_id', $experiment->id)->where('thrown_away_at', null)->get()->sortByDesc('number')->first();
 
-        return $last?->condition === null || $last->trial === null ? [] : ['condition' => $last->condition, 'trial' => $last->trial + 1];
+        return $last?->condition === null || $last->trial === null ? $number : $number + ['condition' => $last->condition, 'trial' => $last->trial + 1];
     }
 
     /** An empty run that was thrown away leaves its number to the next. */

@@ -52,6 +52,17 @@ export class Teacher {
     await expect(this.page.getByRole('heading', { name: 'Before the run' })).toBeVisible()
   }
 
+  /** A blank notebook whose numbers are typed. */
+  async beginTyped(title: string): Promise<void> {
+    await this.page.goto('/experiments')
+    await this.page.getByRole('link', { name: 'New experiment' }).click()
+    await this.page.getByRole('button', { name: 'Blank notebook', exact: true }).click()
+    await this.page.getByLabel('Bench', { exact: true }).selectOption('none: numbers are typed or pasted')
+    await this.page.getByLabel('Title, best a question').fill(title)
+    await this.page.getByRole('button', { name: 'Begin with the table' }).click()
+    await expect(this.page.getByRole('heading', { name: 'Table' })).toBeVisible()
+  }
+
   /** The first column of a blank notebook, which asks for it by itself. */
   async measureFirst(name: string, symbol: string, probe: string): Promise<void> {
     const form = this.page.getByRole('form', { name: 'New column' })

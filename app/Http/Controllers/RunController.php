@@ -17,6 +17,7 @@ use App\Notebook\Sender;
 use App\Recorder\RecorderClient;
 use App\Recording\RunBook;
 use App\Recording\RunStart;
+use App\Typing\TypedRunStart;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 
@@ -26,9 +27,9 @@ final class RunController
     {
     }
 
-    public function store(RunRequest $request, Experiment $experiment, Sender $sender, RunStart $start): JsonResponse
+    public function store(RunRequest $request, Experiment $experiment, Sender $sender, RunStart $start, TypedRunStart $typed): JsonResponse
     {
-        $request->input('kind') === Run::TYPED ? $start->typed($experiment, $request->described(), $sender)
+        $request->input('kind') === Run::TYPED ? $typed->start($experiment, $request->described(), $sender)
             : $start->start($experiment->loadMissing('bench', 'beside', 'columns'), $request->bench(), $sender);
 
         return ChangeAnswer::to($experiment, $sender, 201);

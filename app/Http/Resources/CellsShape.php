@@ -56,6 +56,12 @@ final readonly class CellsShape
         return $cells;
     }
 
+    /** A value of a column with its digits, or with some more. */
+    public function shown(string $symbol, float $value, int $more = 0): string
+    {
+        return isset($this->decimals[$symbol]) ? Digits::fixed($value, $this->decimals[$symbol] + $more) : Digits::round((float) sprintf('%.6g', $value));
+    }
+
     /** Of a column worked out of what has no ±: enough for its middling value; null where there is a ±. */
     private static function ofExact(?WorkedColumn $worked): ?int
     {

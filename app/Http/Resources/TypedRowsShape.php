@@ -11,6 +11,7 @@ use App\Notebook\TypedRows;
 use Welkion\Core\Formats\CellText;
 use Welkion\Core\Notebook\RunData;
 use Welkion\Core\Notebook\WorkedColumn;
+use Welkion\Core\Uncertainty\Sample;
 
 /** The rows of a typed run in the shape of the HTTP API: some of them, as they stand, and what of them is no number. */
 final readonly class TypedRowsShape
@@ -24,12 +25,16 @@ final readonly class TypedRowsShape
 
     private CellsShape $cells;
 
+    /** @var array<string, WorkedColumn> by symbol */
+    private array $columns;
+
     /** @param  array<string, WorkedColumn>|null  $columns  by symbol */
     public function __construct(private Run $run, ExperimentWork $work, ?array $columns = null)
     {
         $this->typed = TypedRows::of($run, $work->rows->columns);
         $this->data = $work->worked->data($run->id);
-        $this->cells = new CellsShape($columns ?? self::worked($run, $work), $work->rows->columns, $this->typed->decimals());
+        $this->columns = $columns ?? self::worked($run, $work);
+        $this->cells = new CellsShape($this->columns, $work->rows->columns, $this->typed->decimals());
     }
 
     /** @return array<string, WorkedColumn> by symbol */
@@ -50,7 +55,7 @@ final readonly class TypedRowsShape
 
         return [
             'remaining' => [], 'timed' => null, 'advice' => null,
-            'typed' => ['rowCount' => $this->data->rowCount, 'everyNth' => $stride] + $this->unreadable(),
+            'typed' => ['rowCount' => $this->data->rowCount, 'everyNth' => $stride, 'feet' => $this->feet()] + $this->unreadable(),
             'rows' => array_map($this->row(...), $this->data->rowCount === 0 ? [] : range(0, $this->data->rowCount - 1, $stride)),
         ];
     }
@@ -72,6 +77,27 @@ final readonly class TypedRowsShape
             'id' => $number, 'number' => $number, 'step' => null, 'cells' => (object) $this->cells->at($place), 'texts' => (object) RunRowsShape::texts($this->data, $place), 'wasSteady' => true,
             'setAside' => $this->data->aside[$place] ?? null, 'takenAt' => $this->run->started_at->toIso8601ZuluString('millisecond'),
         ];
+    }
+
+    /** @return list<array{symbol: string, n: int, mean: string, sd: string, least: string, most: string}> of each column of numbers; rows set aside are out of it */
+    private function feet(): array
+    {
+        $feet = [];
+        foreach ($this->columns as $symbol => $column) {
+            $out = $this->data->aside + ($this->data->asideOf[$symbol] ?? []);
+            $counts = static fn (float $value, int $place): bool => is_finite($value) && ! isset($out[$place]);
+            $values = array_values(array_filter($column->cells->values ?? [], $counts, ARRAY_FILTER_USE_BOTH));
+            if ($values === [] || $column->cells === null) {
+                continue;
+            }
+            $sample = Sample::of($values);
+            $feet[] = [
+                'symbol' => $symbol, 'n' => $sample->n, 'mean' => $this->cells->shown($symbol, $sample->mean, 1), 'sd' => $sample->n > 1 ? $this->cells->shown($symbol, $sample->sd, 1) : '',
+                'least' => $this->cells->shown($symbol, $sample->min), 'most' => $this->cells->shown($symbol, $sample->max),
+            ];
+        }
+
+        return $feet;
     }
 
     /** @return array{unreadable: list<array{place: int, number: int, symbol: string, text: string, remedy: string|null}>, unreadableCount: int} */

@@ -19,6 +19,10 @@ export function column(symbol: string, change: Partial<Column> = {}): Column {
     most: null,
     finest: null,
     position: 1,
+    uncertainty: 0,
+    uncertaintyOf: null,
+    isHidden: false,
+    width: null,
     ...change,
   }
 }
@@ -35,7 +39,9 @@ export const BATH = column('bath', { shownName: 'Bath', kind: 'step', isWords: t
 export function row(id: number, step: Row['step'], cells: Record<string, number> = {}, change: Partial<Row> = {}): Row {
   return {
     id,
+    number: id,
     step,
+    texts: {},
     cells: Object.fromEntries(
       Object.entries(cells).map(([symbol, value]) => [symbol, { value, uncertainty: 0.01, shown: value.toFixed(2) }]),
     ),
@@ -134,6 +140,7 @@ export function runRows(id: number, rows: Row[], change: Partial<RunRows> = {}):
     plan: {},
     remaining: [],
     timed: null,
+    typed: null,
     channels: [],
     trustSentences: [],
     columns: [],

@@ -6,14 +6,21 @@ import { useBenches } from '../probes/useBenches'
 import { Labelled } from './Labelled'
 import { probeChoices } from './probeChoices'
 
-type Kind = 'measured' | 'step' | 'derived'
+type Kind = 'measured' | 'step' | 'typed' | 'derived'
 
-/** A new column: measured by a probe, set from reading to reading, or by a formula. */
-export function AddColumn({ notebook, onDone }: { notebook: Notebook; onDone: () => void }) {
+interface AddColumnProps {
+  notebook: Notebook
+  /** Whether it is added to a table that is typed. */
+  isForTyping?: boolean
+  onDone: () => void
+}
+
+/** A new column: measured by a probe, set from reading to reading, typed, or by a formula. */
+export function AddColumn({ notebook, isForTyping = false, onDone }: AddColumnProps) {
   const { add } = useColumns(notebook.id)
   const benches = useBenches()
   const [kind, setKind] = useState<Kind>(
-    notebook.columns.some((column) => column.kind === 'step') ? 'measured' : 'step',
+    isForTyping ? 'typed' : notebook.columns.some((column) => column.kind === 'step') ? 'measured' : 'step',
   )
   const [name, setName] = useState('')
   const [symbol, setSymbol] = useState('')
@@ -42,7 +49,7 @@ export function AddColumn({ notebook, onDone }: { notebook: Notebook; onDone: ()
               isSteady: true,
             }
           : {}),
-        ...(kind === 'step' ? { isWords } : {}),
+        ...(kind === 'step' || kind === 'typed' ? { isWords } : {}),
       },
       onDone,
     )
@@ -64,6 +71,7 @@ export function AddColumn({ notebook, onDone }: { notebook: Notebook; onDone: ()
             {notebook.columns.some((column) => column.kind === 'step') ? null : (
               <option value="step">set from reading to reading</option>
             )}
+            <option value="typed">typed into the table</option>
             <option value="derived">by a formula</option>
           </select>
         </label>
@@ -113,7 +121,7 @@ export function AddColumn({ notebook, onDone }: { notebook: Notebook; onDone: ()
           </select>
         </label>
       ) : null}
-      {kind === 'step' ? (
+      {kind === 'step' || kind === 'typed' ? (
         <label className="flex items-center gap-2">
           <input
             type="checkbox"
@@ -123,7 +131,7 @@ export function AddColumn({ notebook, onDone }: { notebook: Notebook; onDone: ()
               setIsWords(event.target.checked)
             }}
           />
-          its steps are words, as cellar, kitchen, oven
+          {kind === 'step' ? 'its steps' : 'its cells'} are words, as cellar, kitchen, oven
         </label>
       ) : null}
       <ProblemNote problem={add.error} />

@@ -4,7 +4,7 @@ import type { PlanRange, Plan, Row, TimedPlan } from '../../lib/api/types'
 import { useChange } from './useChange'
 
 export function useStartRun(experimentId: number) {
-  return useChange<{ benchId: number }>(experimentId, (body, header) =>
+  return useChange<{ benchId: number } | { kind: 'typed' }>(experimentId, (body, header) =>
     api.POST('/api/experiments/{experiment}/runs', { params: { path: { experiment: experimentId }, header }, body }),
   )
 }
@@ -45,6 +45,26 @@ export function useRunActions(runId: number, experimentId: number) {
     ),
     setAside: useChange<{ readings: number[]; reason: string | null }>(experimentId, (body, header) =>
       api.PUT('/api/runs/{run}/set-aside', { params: { path, header }, body }),
+    ),
+  }
+}
+
+/** What is typed into a run: cells, and the rows of a typed one. Rows are told by their numbers. */
+export function useTyping(runId: number, experimentId: number) {
+  const path = { run: runId }
+  return {
+    fill: useChange<{ row: number | null; columns: number[]; cells: (string | null)[][] }>(
+      experimentId,
+      (body, header) => api.PUT('/api/runs/{run}/cells', { params: { path, header }, body }),
+    ),
+    insert: useChange<{ count: number; before: number | null }>(experimentId, (body, header) =>
+      api.POST('/api/runs/{run}/rows', { params: { path, header }, body }),
+    ),
+    move: useChange<{ from: number; to: number; before: number | null }>(experimentId, (body, header) =>
+      api.PATCH('/api/runs/{run}/rows', { params: { path, header }, body }),
+    ),
+    remove: useChange<{ from: number; to: number }>(experimentId, (body, header) =>
+      api.DELETE('/api/runs/{run}/rows', { params: { path, header }, body }),
     ),
   }
 }

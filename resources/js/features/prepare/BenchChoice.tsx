@@ -4,6 +4,7 @@ import { Note } from '../../ui/Note'
 import { Waiting } from '../../ui/Waiting'
 import { useExperimentChange } from '../notebook'
 import { useBenches } from '../probes/useBenches'
+import { TypeInstead } from '../runs'
 
 /** An experiment needs no bench until something is measured; here one is chosen. */
 export function BenchChoice({ notebook }: { notebook: Notebook }) {
@@ -36,6 +37,12 @@ export function BenchChoice({ notebook }: { notebook: Notebook }) {
           </li>
         ))}
       </ul>
+      <p>
+        No probe at all?{' '}
+        <TypeInstead notebook={notebook} className="word-button">
+          Type or paste numbers
+        </TypeInstead>
+      </p>
       {change.error === null ? null : (
         <Note tone="red" role="alert">
           {sentenceOf(change.error)}

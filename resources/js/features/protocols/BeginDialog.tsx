@@ -3,6 +3,7 @@ import { useId, useState, type SubmitEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { answerOf, api } from '../../lib/api/client'
 import type { Bench, Protocol } from '../../lib/api/types'
+import { screenId } from '../../lib/notebook/screenId'
 import { uuid } from '../../lib/uuid'
 import { Dialog } from '../../ui/Dialog'
 import { DialogActions } from '../../ui/DialogActions'
@@ -14,28 +15,45 @@ interface BeginDialogProps {
   onClose: () => void
 }
 
+/** In place of a bench. */
+const TYPED = 'typed'
+
 /** One more thing to say, if anything: the title, best a question, and where it is recorded. */
 export function BeginDialog({ protocol, benches, onClose }: BeginDialogProps) {
   const able = benchesFor(protocol, benches)
   const [title, setTitle] = useState('')
-  const [benchId, setBenchId] = useState<number | null>(able[0]?.id ?? null)
+  const [place, setPlace] = useState<number | typeof TYPED | null>(able[0]?.id ?? null)
   const [key] = useState(uuid)
+  const [runKey] = useState(uuid)
   const navigate = useNavigate()
   const client = useQueryClient()
   const titleId = useId()
   const benchFieldId = useId()
   const begin = useMutation({
-    mutationFn: () =>
-      answerOf(
+    mutationFn: async () => {
+      const notebook = await answerOf(
         api.POST('/api/experiments', {
           params: { header: { 'Request-Key': key } },
-          body: { title: title.trim() === '' ? protocol.title : title, protocol: protocol.key, benchId },
+          body: {
+            title: title.trim() === '' ? protocol.title : title,
+            protocol: protocol.key,
+            benchId: place === TYPED ? null : place,
+          },
         }),
-      ),
-    onSuccess: (notebook) => {
-      client.setQueryData(['notebook', notebook.id], notebook)
+      )
+      if (place !== TYPED) return { notebook, run: null }
+      const { made } = await answerOf(
+        api.POST('/api/experiments/{experiment}/runs', {
+          params: { path: { experiment: notebook.id }, header: { 'Request-Key': runKey, Screen: screenId } },
+          body: { kind: TYPED },
+        }),
+      )
+      return { notebook, run: made }
+    },
+    onSuccess: ({ notebook, run }) => {
+      if (run === null) client.setQueryData(['notebook', notebook.id], notebook)
       void client.invalidateQueries({ queryKey: ['experiments'] })
-      void navigate(`/experiments/${notebook.id}/prepare`)
+      void navigate(`/experiments/${notebook.id}/${run === null ? 'prepare' : `record?run=${run}`}`)
     },
   })
 
@@ -67,12 +85,13 @@ export function BeginDialog({ protocol, benches, onClose }: BeginDialogProps) {
           <select
             id={benchFieldId}
             className="select bg-base-100 w-full"
-            value={benchId ?? ''}
-            onChange={(event) => {
-              setBenchId(event.target.value === '' ? null : Number(event.target.value))
+            value={place ?? ''}
+            onChange={({ target: { value } }) => {
+              setPlace(value === '' ? null : value === TYPED ? TYPED : Number(value))
             }}
           >
             <option value="">none yet</option>
+            <option value={TYPED}>none: numbers are typed or pasted</option>
             {benches.map((bench) => (
               <option key={bench.id} value={bench.id}>
                 {bench.name}
@@ -83,7 +102,7 @@ export function BeginDialog({ protocol, benches, onClose }: BeginDialogProps) {
           </select>
         </div>
         <DialogActions
-          confirm="Begin with Prepare"
+          confirm={place === TYPED ? 'Begin with the table' : 'Begin with Prepare'}
           problem={begin.error}
           isDisabled={begin.isPending}
           onCancel={onClose}

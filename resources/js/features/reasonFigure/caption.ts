@@ -7,7 +7,7 @@ export function captionOf(
   notebook: Notebook,
   figure: Figure | undefined,
   run: RunSummary,
-  { rows, trustSentences, timed }: RunRows,
+  { rows, trustSentences, timed, typed }: RunRows,
   others: readonly RunSummary[] = [],
 ): string {
   const column = (symbol: string) => notebook.columns.find((one) => one.symbol === symbol)
@@ -31,7 +31,7 @@ export function captionOf(
     .map(({ name }) => name.replace(/^Run /, 'run '))
     .join(', ')
   return (
-    `Figure 1. ${what}; ${runs}, ${countOf(timed?.rowCount ?? rows.length, timed == null ? 'reading' : 'row')}${asideText}${hurriedText}.` +
+    `Figure 1. ${what}; ${runs}, ${countOf((timed ?? typed)?.rowCount ?? rows.length, (timed ?? typed) === null ? 'reading' : 'row')}${asideText}${hurriedText}.` +
     trustSentences.map((sentence) => ` ${sentence}`).join('')
   )
 }

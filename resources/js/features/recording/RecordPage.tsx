@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import type { Notebook, RunRows, World } from '../../lib/api/types'
+import type { Notebook, RunRows, RunSummary, World } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
 import { latestRun } from '../../lib/notebook/runs'
 import { stepText, unitBehind } from '../../lib/notebook/labels'
@@ -23,6 +23,7 @@ import { RunCard } from './RunCard'
 import { RunFigure } from './RunFigure'
 import { RunsPanel } from './RunsPanel'
 import { StartCard } from './StartCard'
+import { TypedRecord } from './TypedRecord'
 
 /** Earlier runs that are drawn at most, and how much is followed of a long one. */
 const MOST_BESIDE = 6
@@ -41,18 +42,25 @@ export function RecordPage() {
   const run = notebook.runs.find(({ id }) => id === runId)
   const benchId = run?.bench?.id ?? notebook.bench?.id ?? null
   const beside = run === undefined ? notebook.beside : run.beside
+  const handleRun = (id: number | null) => {
+    setParameters(id === null ? {} : { run: String(id) })
+  }
+  if (run?.kind === 'typed') return <TypedRun notebook={notebook} run={run} onRun={handleRun} />
   if (benchId === null) return <BenchChoice notebook={notebook} />
-  return (
-    <RecordAtBench
-      notebook={notebook}
-      benchId={benchId}
-      beside={beside}
-      runId={runId}
-      onRun={(id) => {
-        setParameters(id === null ? {} : { run: String(id) })
-      }}
-    />
-  )
+  return <RecordAtBench notebook={notebook} benchId={benchId} beside={beside} runId={runId} onRun={handleRun} />
+}
+
+interface TypedRunProps {
+  notebook: Notebook
+  run: RunSummary
+  onRun: (id: number | null) => void
+}
+
+function TypedRun({ notebook, run, onRun }: TypedRunProps) {
+  const rows = useRunRows(run.id)
+  if (rows.data === undefined)
+    return rows.error === null ? <Waiting what="the run" /> : <PageProblem problem={rows.error} />
+  return <TypedRecord key={run.id} notebook={notebook} run={run} rows={rows.data} onRun={onRun} />
 }
 
 interface RecordAtBenchProps {

@@ -52,11 +52,13 @@ export function RunFigure({ notebook, run, rows, earlierRun, earlier, next, onRe
   const about = `${y === undefined ? '' : columnHead(y)} against ${columnHead(input.x)}.`
   const summary =
     last === undefined || y === undefined
-      ? `${about} No reading in this run yet.`
-      : `${about} ${rows?.rows.length ?? 0} readings; the last at ${stepWords(
-          last.step,
-          notebook.columns.find(({ kind }) => kind === 'step'),
-        )}: ${cellText(last, y)}.`
+      ? `${about} Nothing in this run yet.`
+      : rows?.typed != null
+        ? `${about} ${rows.typed.rowCount} rows.`
+        : `${about} ${rows?.rows.length ?? 0} readings; the last at ${stepWords(
+            last.step,
+            notebook.columns.find(({ kind }) => kind === 'step'),
+          )}: ${cellText(last, y)}.`
   return (
     <Figure option={option} summary={summary} isLarge={pointCount(input) > MOST_DRAWN_AS_PARTS} onReady={onReady} />
   )

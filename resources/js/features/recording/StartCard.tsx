@@ -8,6 +8,7 @@ import { EntriesDialog, missingEntries } from '../entries'
 import { useExperimentChange, useStartRun } from '../notebook'
 import { TrustText } from '../probes/TrustText'
 import { useBenches } from '../probes/useBenches'
+import { TypeInstead } from '../runs'
 import { TimedPlanSteps } from '../timed'
 import { PlanDialog } from './PlanDialog'
 import { RunLinks } from './RunLinks'
@@ -132,7 +133,8 @@ export function StartCard({ notebook, bench, beside, onStarted }: StartCardProps
               }}
             >
               {isTimed ? 'step by step instead' : 'timed instead'}
-            </button>
+            </button>{' '}
+            <TypeInstead notebook={notebook}>type or paste instead</TypeInstead>
           </p>
           <button type="button" className="btn btn-primary mt-2 w-full" disabled={!canStart} onClick={handleStart}>
             Start run {number}

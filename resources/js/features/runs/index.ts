@@ -1,1 +1,2 @@
 export { ThrowAway } from './ThrowAway'
+export { TypeInstead } from './TypeInstead'

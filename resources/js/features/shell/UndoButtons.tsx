@@ -27,7 +27,11 @@ export function UndoButtons({ notebook }: { notebook: Notebook }) {
 
   useEffect(() => {
     function handleKeyDown(event: KeyboardEvent) {
-      const isField = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement
+      const { target } = event
+      // A cell of a table that is in hand but not typed in leaves the keys to the notebook.
+      const isField =
+        (target instanceof HTMLInputElement && target.dataset.idle === undefined) ||
+        target instanceof HTMLTextAreaElement
       if (event.defaultPrevented || isField || !(event.ctrlKey || event.metaKey) || event.altKey) return
       const key = event.key.toLowerCase()
       if (key !== 'z' && key !== 'y') return

@@ -5,6 +5,7 @@ import { countOf } from '../../lib/format'
 import { columnHead } from '../../lib/notebook/labels'
 import { RowsTable } from './RowsTable'
 import { RunsTable } from './RunsTable'
+import { TypedTable } from './TypedTable'
 
 interface TableDrawerProps {
   notebook: Notebook
@@ -42,11 +43,23 @@ export function TableDrawer({ notebook, worked, run, rows, selection, onSelect, 
         ))}
         <span className="flex-1" />
         <span className="quiet">
-          {countOf(rows.rows.length, 'row')}, {countOf(notebook.runs.length, 'run')}{' '}
-          <span aria-hidden="true">{shown === null ? '▲' : '▼'}</span>
+          {countOf((rows.timed ?? rows.typed)?.rowCount ?? rows.rows.length, 'row')},{' '}
+          {countOf(notebook.runs.length, 'run')} <span aria-hidden="true">{shown === null ? '▲' : '▼'}</span>
         </span>
       </div>
-      {shown === 'rows' ? (
+      {shown === 'rows' && run.kind === 'typed' ? (
+        <div className="flex h-64 flex-col">
+          <TypedTable
+            key={run.id}
+            notebook={notebook}
+            run={run}
+            rows={rows}
+            onPick={(id) => {
+              onSelect({ kind: 'row', id })
+            }}
+          />
+        </div>
+      ) : shown === 'rows' ? (
         <RowsTable notebook={notebook} rows={rows} selection={selection} onSelect={onSelect} />
       ) : null}
       {shown === 'runs' ? <RunsTable notebook={notebook} worked={worked} current={run.id} onRun={onRun} /> : null}

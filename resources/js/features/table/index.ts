@@ -1,1 +1,2 @@
 export { TableDrawer } from './TableDrawer'
+export { TablePanel } from './TablePanel'

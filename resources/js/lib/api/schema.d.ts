@@ -2458,6 +2458,8 @@ export interface components {
             typed: {
                 rowCount: number;
                 everyNth: number;
+                /** @description of each column of numbers that has some */
+                feet: components["schemas"]["ColumnFoot"][];
                 /** @description the first of them */
                 unreadable: components["schemas"]["UnreadableCell"][];
                 unreadableCount: number;
@@ -2473,9 +2475,19 @@ export interface components {
             rows: components["schemas"]["Row"][];
             advice: components["schemas"]["Advice"] | null;
         };
+        /** @description What is told at the foot of a column; rows set aside are out of it */
+        ColumnFoot: {
+            symbol: string;
+            n: number;
+            mean: string;
+            /** @description standard deviation; empty for one value */
+            sd: string;
+            least: string;
+            most: string;
+        };
         /** @description What was typed into a column of numbers and is none; it is left out of figures and lines */
         UnreadableCell: {
-            /** @description where its row stands */
+            /** @description where its row stands, from 0 */
             place: number;
             /** @description of its row */
             number: number;
@@ -2485,7 +2497,7 @@ export interface components {
             remedy: string | null;
         };
         RowsPage: {
-            /** @description place of the first */
+            /** @description place of the first, from 0 */
             from: number;
             rowCount: number;
             rows: components["schemas"]["Row"][];

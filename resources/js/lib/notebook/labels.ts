@@ -66,14 +66,14 @@ export function rowName(row: Row, columns: readonly Column[]): string {
 
 /** A cell with the decimals of its column, or as many as its ± allows. */
 export function cellText(row: Row, column: Column): string {
-  if (column.kind === 'step') return stepText(row.step, column)
+  if (column.kind === 'step' && row.step !== null) return stepText(row.step, column)
   const cell = row.cells[column.symbol]
-  if (cell == null) return '—'
+  if (cell == null) return row.texts[column.symbol] ?? '—'
   return column.decimals === null ? typeset(cell.shown) : fixed(cell.value, column.decimals)
 }
 
 /** The value of a cell that counts as a number. */
 export function numberOf(row: Row, column: Column): number | null {
-  if (column.kind === 'step') return typeof row.step === 'number' ? row.step : null
+  if (column.kind === 'step' && row.step !== null) return typeof row.step === 'number' ? row.step : null
   return row.cells[column.symbol]?.value ?? null
 }

@@ -14,7 +14,7 @@ export function latestRun(runs: readonly RunSummary[]): RunSummary | null {
 
 /** How much there is of a run: "12 readings", "90 s", "recording". */
 export function amountWords(run: RunSummary): string {
-  if (run.timed === null) return countOf(run.readingCount, 'reading')
+  if (run.timed === null) return countOf(run.readingCount, run.kind === 'typed' ? 'row' : 'reading')
   if (run.timed.isWaiting) return 'waits'
   if (run.state === 'open') return 'recording'
   return durationWords(Number((run.timed.endedS ?? 0).toFixed(1)))

@@ -1,0 +1,98 @@
+import { useEffect, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
+
+interface CellInputProps {
+  label: string
+  text: string
+  isReadOnly: boolean
+  placeholder: string
+  /** Typed, and left by a key that says where to go on, or by going elsewhere (null). */
+  onTyped: (text: string, event: KeyboardEvent | null) => void
+  /** A key while nothing is being typed. */
+  onKey: (event: KeyboardEvent<HTMLInputElement>) => void
+  onCopy: (event: ClipboardEvent, isCut: boolean) => void
+  onPaste: (event: ClipboardEvent) => void
+}
+
+/** Keys that end typing and lead on; while a text is being mended with F2 the arrows move within it. */
+const LEADING = ['Enter', 'Tab', 'ArrowUp', 'ArrowDown']
+
+/**
+ * The cell in hand. It always holds the focus, so that a letter types over it at once and nothing else on the screen hears it;
+ * its keys move through the table while nothing is being typed.
+ */
+export function CellInput({ label, text, isReadOnly, placeholder, ...on }: CellInputProps) {
+  const [typed, setTyped] = useState<string | null>(null)
+  const [isMending, setIsMending] = useState(false)
+  const ref = useRef<HTMLInputElement>(null)
+  useEffect(() => {
+    ref.current?.focus({ preventScroll: true })
+    ref.current?.select()
+  }, [])
+
+  function done(event: KeyboardEvent | null): void {
+    const now = typed
+    setTyped(null)
+    setIsMending(false)
+    if (now !== null) on.onTyped(now, event)
+  }
+
+  function handleKeyDown(event: KeyboardEvent<HTMLInputElement>) {
+    if (event.nativeEvent.isComposing) return
+    if (typed === null && !isMending) {
+      if (event.key === 'F2' && !isReadOnly) {
+        event.preventDefault()
+        setIsMending(true)
+        setTyped(text)
+        const end = text.length
+        requestAnimationFrame(() => ref.current?.setSelectionRange(end, end))
+      } else on.onKey(event)
+      return
+    }
+    if (event.key === 'Escape') {
+      event.preventDefault()
+      setTyped(null)
+      setIsMending(false)
+      requestAnimationFrame(() => ref.current?.select())
+    } else if (LEADING.includes(event.key) && !event.altKey && !(isMending && event.key.startsWith('Arrow'))) {
+      event.preventDefault()
+      done(event)
+    }
+  }
+
+  return (
+    <input
+      ref={ref}
+      aria-label={label}
+      data-idle={typed === null && !isMending ? '' : undefined}
+      className="num placeholder:font-sans h-full w-full bg-transparent px-2 text-right outline-none"
+      value={typed ?? text}
+      placeholder={placeholder}
+      readOnly={isReadOnly}
+      maxLength={200}
+      autoComplete="off"
+      spellCheck={false}
+      onChange={(event) => {
+        setTyped(event.target.value)
+      }}
+      onKeyDown={handleKeyDown}
+      onDoubleClick={() => {
+        if (!isReadOnly && typed === null) {
+          setIsMending(true)
+          setTyped(text)
+        }
+      }}
+      onBlur={() => {
+        done(null)
+      }}
+      onCopy={(event) => {
+        if (typed === null) on.onCopy(event, false)
+      }}
+      onCut={(event) => {
+        if (typed === null) on.onCopy(event, true)
+      }}
+      onPaste={(event) => {
+        if (typed === null) on.onPaste(event)
+      }}
+    />
+  )
+}

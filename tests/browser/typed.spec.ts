@@ -1,0 +1,125 @@
+import { expect, test, type Locator, type Page } from '@playwright/test'
+import { Teacher } from './teacher'
+
+const FLOWS = ['10.2', '12.0', '15.1', '18.0', '22.4', '27.9', '34.0', '41.3']
+const TIMES = ['9.81', '8.39', '6.60', '5.57', '4.45x', '3.60', '2.93', '2.43']
+
+async function look(page: Page, name: string): Promise<void> {
+  if (process.env.LOOK !== undefined) await page.screenshot({ path: `${process.env.LOOK}/${name}.png` })
+}
+
+/** Puts a text on the clipboard of the page as a spreadsheet does, and pastes it into what holds the focus. */
+async function paste(page: Page, text: string): Promise<void> {
+  await page.evaluate((copied) => {
+    const clipboardData = new DataTransfer()
+    clipboardData.setData('text/plain', copied)
+    document.activeElement?.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }),
+    )
+  }, text)
+}
+
+const cell = (page: Page, row: number, column: number): Locator =>
+  page.locator(`tr[aria-rowindex="${row + 1}"] td[role=gridcell]`).nth(column - 1)
+
+/** What stands in a cell, in hand or not. */
+async function expectCell(page: Page, row: number, column: number, text: string): Promise<void> {
+  await expect
+    .poll(() => cell(page, row, column).evaluate((of) => of.querySelector('input')?.value ?? of.textContent))
+    .toBe(text)
+}
+
+test.describe('runs that are typed', () => {
+  test('numbers are typed into a blank notebook, named, and the figure grows beside them', async ({ page }) => {
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await teacher.beginTyped('How long does it take to fill the vat?')
+    await expect(page.getByRole('heading', { name: 'Table' })).toBeVisible()
+    await look(page, 'typed-empty')
+    // The first cell is in hand: numbers go in at once, by keyboard alone.
+    for (const [i, flow] of FLOWS.entries()) {
+      await page.keyboard.type(flow)
+      await page.keyboard.press('Tab')
+      await page.keyboard.type(TIMES[i] ?? '')
+      await page.keyboard.press('Tab')
+    }
+    await expect(page.getByText('Row 5, y: “4.45x” is no number.')).toBeVisible()
+    await look(page, 'typed-numbers')
+    await page.getByRole('button', { name: 'make it 4.45' }).click()
+    await expect(page.getByText('is no number')).toBeHidden()
+    await expect(page.getByRole('rowheader', { name: 'mean' })).toBeVisible()
+    await page.getByRole('columnheader', { name: /^x/ }).getByRole('button').click()
+    const card = page.getByRole('region', { name: /^Column/ })
+    await card.getByLabel('Name').fill('Flow')
+    await card.getByLabel('Symbol').fill('q')
+    await card.getByLabel('Unit').fill('L/min')
+    await card.getByLabel('Unit').press('Enter')
+    await expect(page.getByRole('columnheader', { name: /^q \/ \(L\/min\)/ })).toBeVisible()
+    await look(page, 'typed-column')
+    await page.getByRole('button', { name: 'done' }).click()
+    await page.getByRole('columnheader', { name: /^y/ }).getByRole('button').click()
+    const time = page.getByRole('region', { name: /^Column/ })
+    await time.getByLabel('Name').fill('Time')
+    await time.getByLabel('Symbol').fill('t')
+    await time.getByLabel('Unit').fill('min')
+    await time.getByLabel('Unit').press('Enter')
+    await expect(page.getByRole('columnheader', { name: /^t \/ min/ })).toBeVisible()
+    await page.getByRole('button', { name: 'done' }).click()
+    await page.getByRole('button', { name: '+ column' }).click()
+    const form = page.getByRole('form', { name: 'New column' })
+    await form.getByLabel('How its cells come about').selectOption('by a formula')
+    await form.getByLabel('What it is').fill('Volume')
+    await form.getByLabel('Symbol', { exact: true }).fill('V')
+    await form.getByLabel('Unit').fill('L')
+    await form.getByLabel(/^Formula/).fill('q*t')
+    await form.getByRole('button', { name: 'Add the column' }).click()
+    await expectCell(page, 1, 3, '100.1')
+    await look(page, 'typed-derived')
+    await page.getByRole('link', { name: 'Go to Reason' }).click()
+    await page.getByRole('button', { name: 'Rows', exact: true }).click()
+    await look(page, 'typed-reason')
+  })
+
+  test('a pasted block, arrows, fill down, cut, rows put in, moved and deleted, and undo of it all', async ({
+    page,
+  }) => {
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await teacher.beginTyped('Half strength')
+    await paste(page, FLOWS.map((flow, i) => `${flow}\t${i + 1}`).join('\r\n'))
+    await expectCell(page, 8, 2, '8')
+    await cell(page, 2, 2).click()
+    await page.keyboard.press('Shift+ArrowDown')
+    await page.keyboard.press('Shift+ArrowDown')
+    await page.keyboard.press('Control+d')
+    await expectCell(page, 4, 2, '2')
+    await page.keyboard.press('Delete')
+    await expectCell(page, 3, 2, '')
+    await page.keyboard.press('Control+z')
+    await expectCell(page, 3, 2, '2')
+    await page.keyboard.press('Control+z')
+    await expectCell(page, 4, 2, '4')
+    await page.getByRole('button', { name: 'row above' }).click()
+    await expectCell(page, 2, 1, '')
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expectCell(page, 2, 1, '12.0')
+    await cell(page, 1, 1).click()
+    await page.getByRole('button', { name: 'move down' }).click()
+    await expectCell(page, 1, 1, '12.0')
+    await page.getByRole('button', { name: 'delete' }).click()
+    await expectCell(page, 1, 1, '10.2')
+    await cell(page, 3, 1).click()
+    await page.keyboard.press('F2')
+    await page.keyboard.type('5')
+    await page.keyboard.press('Enter')
+    await expectCell(page, 3, 1, '18.05')
+    await page.keyboard.type('7')
+    await page.keyboard.press('Escape')
+    await expectCell(page, 4, 1, '22.40')
+    await page.getByRole('button', { name: 'set aside' }).click()
+    await page.getByLabel('Why?').fill('Spilled.')
+    await page.getByRole('dialog').getByRole('button', { name: 'Set aside' }).click()
+    await expect(page.locator('tr.aside')).toHaveCount(1)
+    await look(page, 'typed-aside')
+  })
+})
