@@ -28,6 +28,7 @@ use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\SpanController;
+use App\Http\Controllers\TableFileController;
 use App\Http\Controllers\TypedRowController;
 use App\Http\Controllers\WatchController;
 use App\Http\Controllers\WatcherController;
@@ -140,6 +141,9 @@ Route::prefix('api')->group(function (): void {
             Route::get('watch', [WatchController::class, 'show']);
             Route::post('watch', [WatchController::class, 'store']);
             Route::delete('watch', [WatchController::class, 'destroy']);
+            Route::post('files', [TableFileController::class, 'store']);
+            Route::get('files/{file}', [TableFileController::class, 'show']);
+            Route::post('files/{file}/take', [TableFileController::class, 'take']);
             Route::get('rows.csv', [RowsFileController::class, 'together']);
             Route::get('rows.zip', [RowsFileController::class, 'apart']);
         });

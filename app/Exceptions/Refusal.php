@@ -140,6 +140,11 @@ final class Refusal extends \DomainException
         return new self('run-finished', 'This run is finished. Start a new run to take more readings.');
     }
 
+    public static function notRecorded(): self
+    {
+        return new self('not-recorded', 'This run is typed, so there is nothing to go on with at a bench. Type below its last row, or start another run.');
+    }
+
     public static function rowsAreRecorded(): self
     {
         return new self('rows-are-recorded', 'The rows of this run were recorded, so none is put in or moved. Set those aside that should not count.');
@@ -153,6 +158,26 @@ final class Refusal extends \DomainException
     public static function columnGone(): self
     {
         return new self('column-gone', 'This column is not there any more; perhaps it was removed on another screen.');
+    }
+
+    public static function columnTwice(): self
+    {
+        return new self('column-twice', 'Two columns of the file go into one column here. Choose another for one of them, or leave it out.', 422);
+    }
+
+    public static function fileTooLarge(int $most): self
+    {
+        return new self('file-too-large', sprintf('This file is larger than %d MB. Save fewer rows or columns of it as CSV, or every second row, and try again.', intdiv($most, 1_000_000)), 413);
+    }
+
+    public static function fileNotKept(): self
+    {
+        return new self('file-not-kept', 'The file could not be kept: the disk of this computer is full or cannot be written. Make room and try again.', 507);
+    }
+
+    public static function fileGone(string $name): self
+    {
+        return new self('file-gone', "The file {$name} is not on this computer any more. Choose it again.", 410);
     }
 
     public static function notTyped(string $column, ?string $formula): self

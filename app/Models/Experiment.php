@@ -104,6 +104,12 @@ final class Experiment extends Model
         return $this->hasMany(Figure::class);
     }
 
+    /** @return HasMany<TableFile, $this> */
+    public function files(): HasMany
+    {
+        return $this->hasMany(TableFile::class);
+    }
+
     /** @return HasMany<Line, $this> */
     public function lines(): HasMany
     {

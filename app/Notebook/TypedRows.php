@@ -36,14 +36,15 @@ final readonly class TypedRows
      */
     public static function beside(Run $run, array $rows, Collection $columns): self
     {
+        $columns = $columns->filter(static fn (Column $c): bool => $run->isTypedIn($c));
         $typed = [];
-        foreach ($run->loadMissing('typedColumns')->typedColumns as $of) {
+        foreach ($columns->isEmpty() ? [] : $run->loadMissing('typedColumns')->typedColumns as $of) {
             if ($columns->firstWhere('id', $of->column_id)?->edition === $of->edition) {
                 $typed[$of->column_id] = $of;
             }
         }
 
-        return new self($run, $rows, $columns->filter(static fn (Column $c): bool => $run->isTypedIn($c)), $typed);
+        return new self($run, $rows, $columns, $typed);
     }
 
     public function data(): RunData

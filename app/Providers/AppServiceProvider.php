@@ -16,6 +16,7 @@ use App\Recorder\RecorderClient;
 use App\Storage\AwayMark;
 use App\Storage\ExactConnection;
 use App\Storage\NoSecondTry;
+use App\Typing\TableFiles;
 use App\Watching\WatchDoor;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Database\LostConnectionDetector;
@@ -55,6 +56,7 @@ final class AppServiceProvider extends ServiceProvider
             $this->app->singleton(LostConnectionDetector::class, NoSecondTry::class);
         }
         $this->app->bind(Sender::class, static fn (Application $app): Sender => SenderOf::request($app->make(Request::class)));
+        $this->app->singleton(TableFiles::class, static fn (): TableFiles => new TableFiles(storage_path('files')));
         $this->app->singleton(AwayMark::class, static fn (): AwayMark => new AwayMark(storage_path('framework/database-away')));
     }
 

@@ -110,6 +110,7 @@ final readonly class RunBook
     /** A finished run goes on: finishing by a slip of the finger costs nothing. */
     public function reopen(Run $run, Sender $sender): void
     {
+        $run->isTyped() && throw Refusal::notRecorded();
         $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run): string {
             $this->requireFree($run->benches(), $run);
             $draft->update($run->refresh(), ['state' => Run::OPEN, 'finished_at' => null, 'ended_s' => null, 'ended_by' => null]);

@@ -10,6 +10,7 @@ use App\Models\Run;
 use App\Models\User;
 use App\Notebook\HistoryBook;
 use App\Notebook\Sender;
+use App\Notebook\TypedRows;
 use App\Notebook\UndoBook;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -18,6 +19,7 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Support\RandomChanges;
 use Tests\TestCase;
+use Welkion\Core\Working\ColumnInput;
 
 /** Every change of a notebook is undone, done again, repeated, and told; and nobody writes over what they have not seen. */
 final class JournalTest extends TestCase
@@ -177,6 +179,8 @@ final class JournalTest extends TestCase
         for ($i = 0; $i < 6; $i++) {
             $run->readings()->create(['row' => $i + 1, 'request_key' => (string) Str::uuid(), 'step' => $i / 2.0, 'taken_at' => 1.0, 'was_steady' => true]);
         }
+        Run::query()->create(['experiment_id' => $experiment->id, 'kind' => Run::TYPED, 'number' => 2, 'state' => Run::FINISHED, 'row_order' => [], 'started_at' => now()]);
+        $experiment->columns()->create(['symbol' => 'm', 'name' => 'Mass', 'unit' => 'mL', 'kind' => 'typed', 'position' => 9]);
 
         return $experiment;
     }
@@ -185,12 +189,18 @@ final class JournalTest extends TestCase
     private static function stored(Experiment $experiment): string
     {
         $of = static fn (string $table, string $by, array $ids): array => DB::table($table)->whereIn($by, $ids)->orderBy('id')->get()
-            ->map(static fn (object $row): array => array_diff_key(get_object_vars($row), ['revision' => 0, 'data_revision' => 0, 'created_at' => 0, 'updated_at' => 0]))->all();
+            ->map(static fn (object $row): array => array_diff_key(get_object_vars($row), ['revision' => 0, 'data_revision' => 0, 'rows_made' => 0, 'created_at' => 0, 'updated_at' => 0]))->all();
         $runs = Run::query()->where('experiment_id', $experiment->id)->pluck('id')->all();
         $lines = DB::table('lines')->where('experiment_id', $experiment->id)->pluck('id')->all();
         $stored = [$of('experiments', 'id', [$experiment->id]), $of('entry_values', 'run_id', $runs), $of('readings', 'run_id', $runs), $of('set_asides', 'run_id', $runs), $of('line_inputs', 'line_id', $lines)];
         foreach (['entries', 'columns', 'spans', 'figures', 'lines', 'runs'] as $table) {
             $stored[] = $of($table, 'experiment_id', [$experiment->id]);
+        }
+
+        $columns = $experiment->columns()->get();
+        foreach ($experiment->runs()->where('kind', Run::TYPED)->get() as $run) {
+            $data = TypedRows::of($run, $columns)->data();
+            $stored[] = [$data->unreadable, array_map(static fn (ColumnInput $c): array => array_map(strval(...), $c->values), $data->columns)];
         }
 
         return json_encode($stored, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT);

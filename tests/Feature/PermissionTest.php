@@ -136,6 +136,7 @@ final class PermissionTest extends TestCase
         return [
             'signIn' => $signIn->fingerprint(), 'bench' => $bench->id, 'probe' => $probe->id, 'calibration' => $calibration->id, 'zero' => $zero->id, 'standard' => $standard->id,
             'experiment' => $experiment->id, 'run' => $run->id, 'marker' => $run->markers()->create(['at' => 1.0])->id, 'reading' => $reading->id, 'position' => 0, 'revision' => 0, 'protocol' => $protocol,
+            'file' => $experiment->files()->create(['user_id' => $this->owner->id, 'request_key' => (string) Str::uuid(), 'name' => 'class.csv', 'bytes' => 3, 'place' => 'none'])->id,
             'entry' => $experiment->entries()->firstOrFail()->id, 'column' => $column->id, 'line' => $experiment->lines()->firstOrFail()->id,
             'span' => Span::query()->where('experiment_id', $experiment->id)->firstOrFail()->id, 'figure' => Figure::query()->where('experiment_id', $experiment->id)->firstOrFail()->id,
         ];

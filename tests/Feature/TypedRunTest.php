@@ -221,6 +221,7 @@ final class TypedRunTest extends TestCase
         self::assertSame(array_column($before, 'texts'), array_column($this->rowsOf($this->run), 'texts'));
         self::assertCount(8, $this->rowsOf($this->run));
         $this->postJson("/api/experiments/{$this->experiment->id}/runs", ['kind' => 'timed'])->assertUnprocessable();
+        $this->postJson("/api/runs/{$this->run}/reopen")->assertConflict()->assertJsonPath('code', 'not-recorded');
     }
 
     public function test_rows_leave_as_a_file_with_what_is_no_number_as_it_was_typed(): void

@@ -23,10 +23,13 @@ use App\Notebook\SpanBook;
 use App\Recording\ReadingBook;
 use App\Recording\RunBook;
 use App\Recording\SetAsideBook;
+use App\Typing\CellBook;
+use App\Typing\RowBook;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Str;
 use Random\Randomizer;
 use Welkion\Core\Exception\CoreException;
+use Welkion\Core\Notebook\ColumnKind;
 use Welkion\Core\Notebook\StepPlan;
 
 /** Changes of a notebook as people might make them, one after the other; the same chance gives the same ones. */
@@ -44,7 +47,7 @@ final class RandomChanges
         $before = $this->experiment->refresh()->revision;
         for ($tries = 0; $this->experiment->refresh()->revision === $before && $tries < 200; $tries++) {
             try {
-                $this->attempt($this->chance->getInt(0, 18), new Sender($this->user, (string) Str::uuid()));
+                $this->attempt($this->chance->getInt(0, 21), new Sender($this->user, (string) Str::uuid()));
             } catch (Refusal|CoreException) {
                 // A rule forbids it; people would do something else then.
                 continue;
@@ -64,7 +67,7 @@ final class RandomChanges
             3 => $this->with(Entry::class, static fn (Entry $e) => app(EntryBook::class)->change($experiment, $e, ['symbol' => $symbol, 'name' => $name], $sender)),
             4 => $this->with(Entry::class, static fn (Entry $e) => app(EntryBook::class)->remove($experiment, $e, $sender)),
             5 => app(ColumnBook::class)->add($experiment, ['kind' => 'derived', 'symbol' => $symbol, 'name' => $name, 'unit' => 'mL', 'formula' => "V * {$number}"], null, $sender),
-            6 => $this->with(Column::class, static fn (Column $c) => app(ColumnBook::class)->change($experiment, $c, $c->formula === null ? ['symbol' => $symbol] : ['formula' => "{$symbol} + V", 'decimals' => 3], $sender)),
+            6 => $this->with(Column::class, static fn (Column $c) => app(ColumnBook::class)->change($experiment, $c, $c->formula === null ? ['symbol' => $symbol] : ['formula' => "{$symbol} + V", 'decimals' => 3], false, $sender)),
             7 => $this->with(Column::class, static fn (Column $c) => app(ColumnBook::class)->remove($experiment, $c, $sender)),
             8 => app(LineBook::class)->add($experiment, ['symbol' => $symbol, 'title' => $name, 'method' => 'formula', 'is_per_run' => $number > 5.0], ['texts' => ['formula' => "{$number} * c"], 'numbers' => []], $sender),
             9 => $this->with(Line::class, fn (Line $l) => app(LineBook::class)->change($experiment, $l, ['title' => $name, 'place' => $this->chance->getInt(1, 6)], [], $sender)),
@@ -76,6 +79,7 @@ final class RandomChanges
             15 => $this->with(Figure::class, static fn (Figure $f) => app(FigureBook::class)->change($experiment, $f, $name, ['x' => 'V', 'panels' => [['y' => [$number > 10.0 ? 'T' : 'E']]]], $sender)),
             16 => app(ExperimentBook::class)->change($experiment, [$number > 10.0 ? 'conclusion' : 'title' => $name], $sender),
             17 => $this->aside($sender, $number),
+            18, 19, 20 => $this->typed($sender, $number, $symbol),
             default => $this->ofRun($sender, $number, $name),
         };
     }
@@ -86,6 +90,30 @@ final class RandomChanges
         $readings = array_values($run->readings()->get()->all());
         $some = $readings === [] ? [] : $this->chance->pickArrayKeys($readings, $this->chance->getInt(1, count($readings)));
         $some === [] || app(SetAsideBook::class)->set($run, array_map(static fn (int $i): int => $readings[$i]->row, $some), $number > 6.0 ? 'a bubble '.$number : null, $sender);
+    }
+
+    /** Cells and rows of a typed run, its columns and their units. */
+    private function typed(Sender $sender, float $number, string $symbol): void
+    {
+        $run = $this->experiment->runs()->where('kind', Run::TYPED)->get()->first();
+        $columns = $this->experiment->columns()->where('kind', ColumnKind::Typed)->get();
+        if (! $run instanceof Run) {
+            // Thrown away.
+            return;
+        }
+        $run->setRelation('experiment', $this->experiment->load('columns'));
+        $rows = $run->rowOrder()->rows();
+        $row = fn (): int => $rows[$this->chance->getInt(0, count($rows) - 1)];
+        $column = $columns->isEmpty() ? null : $columns[$this->chance->getInt(0, count($columns) - 1)];
+        match (true) {
+            $column === null => app(ColumnBook::class)->add($this->experiment, ['kind' => 'typed', 'symbol' => $symbol, 'name' => $symbol, 'unit' => 'mL', 'position' => 9], null, $sender),
+            $rows === [] || $number > 14.0 => app(CellBook::class)->put($run, null, [$column->id], [[(string) $number], ['x'], [null]], $sender),
+            $number > 8.0 => app(CellBook::class)->put($run, $row(), [$column->id], [["{$number}"], [$number > 11.0 ? '' : 'no number']], $sender),
+            $number > 6.0 => app(RowBook::class)->insert($run, 2, $row(), $sender),
+            $number > 4.0 => app(RowBook::class)->delete($run, $row(), $row(), $sender),
+            $number > 2.0 => app(RowBook::class)->move($run, $row(), $row(), $row(), $sender),
+            default => app(ColumnBook::class)->change($this->experiment, $column, ['unit' => $column->unit === 'mL' ? 'L' : 'mL'], $number > 1.0, $sender),
+        };
     }
 
     private function ofRun(Sender $sender, float $number, string $name): void

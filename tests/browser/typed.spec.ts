@@ -123,3 +123,79 @@ test.describe('runs that are typed', () => {
     await look(page, 'typed-aside')
   })
 })
+
+test.describe('numbers from files and pasted texts', () => {
+  const COOLING = 'Larkfield creamery, cold store\nTime (s);Milk (°C)\n0;62,1\n30;58,O\n60;55,2\n90;51,7\nEnd\n'
+
+  test('a pasted text with a head is looked at first, taken, and its bad cell put right', async ({ page }) => {
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await teacher.beginTyped('How fast does the milk cool?')
+    await paste(page, COOLING)
+    const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
+    await expect(dialog.getByLabel('decimal mark')).toHaveValue('comma')
+    await expect(dialog.getByText('Not part of the table: "End".')).toBeVisible()
+    await expect(dialog.getByText('row 2, Milk: “58,O”')).toBeVisible()
+    await look(page, 'file-preview')
+    // A wrong guess is put right, and the preview follows.
+    await dialog.getByLabel('decimal mark').selectOption('point')
+    await expect(dialog.getByText(/4 cells that is no number/)).toBeVisible()
+    await dialog.getByLabel('decimal mark').selectOption('comma')
+    await dialog.getByLabel('Symbol of Milk').fill('T')
+    await dialog.getByRole('button', { name: 'Take 4 rows of 2 columns' }).click()
+    await expect(dialog).toBeHidden()
+    await expect(page.getByRole('columnheader', { name: /^T \/ °C/ })).toBeVisible()
+    await expectCell(page, 4, 2, '51.7')
+    await page.getByRole('button', { name: 'make it 58.0' }).click()
+    await expectCell(page, 2, 2, '58.0')
+    await look(page, 'file-taken')
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(page.getByRole('columnheader', { name: /^x/ })).toBeVisible()
+  })
+
+  test('a file of nine trials becomes nine runs with condition and trial', async ({ page }) => {
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await teacher.beginTyped('Does strength matter?')
+    const names = ['full', 'half', 'quarter'].flatMap((strength) =>
+      [1, 2, 3].map((trial) => `${strength} strength trial ${trial}`),
+    )
+    const rows = [0, 10, 20].map((t) => [t, ...names.map((_, i) => (1 + 0.1 * i - 0.01 * t).toFixed(2))].join(','))
+    await page.getByRole('button', { name: 'file or text' }).click()
+    const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
+    await dialog.getByLabel('or choose a file').setInputFiles({
+      name: 'class.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from([['Time (s)', ...names].join(','), ...rows].join('\n')),
+    })
+    await expect(dialog.getByLabel('9 runs, one for each trial')).toBeChecked()
+    await look(page, 'file-trials')
+    await dialog.getByRole('button', { name: /^Take 3 rows/ }).click()
+    await expect(dialog).toBeHidden()
+    await expect(page.getByText('Other runs:')).toBeVisible()
+    await page.getByRole('link', { name: 'Go to Reason' }).click()
+    await page.getByRole('button', { name: 'Runs', exact: true }).click()
+    await expect(page.getByLabel('Condition of half strength, trial 2')).toHaveValue('half strength')
+    await look(page, 'file-runs')
+  })
+
+  test('what is too large or no text is said, and nothing is lost', async ({ page }) => {
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await teacher.beginTyped('A picture')
+    await page.keyboard.type('5')
+    await page.keyboard.press('Enter')
+    await page.getByRole('button', { name: 'file or text' }).click()
+    const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
+    const choose = dialog.getByLabel('or choose a file')
+    await choose.setInputFiles({
+      name: 'vat.png',
+      mimeType: 'image/png',
+      buffer: Buffer.from([137, 80, 78, 71, 0, 1, 2]),
+    })
+    await expect(dialog.getByRole('alert')).toContainText('This file is not text.')
+    await page.keyboard.press('Escape')
+    await expectCell(page, 1, 1, '5')
+  })
+})

@@ -45,7 +45,7 @@ final class SetAsideRequest extends FormRequest
         }
         $readings = array_values($run->readings()->whereKey($ids)->get()->all());
         if (count($readings) < count($ids)) {
-            throw self::gone();
+            throw self::gone('readings');
         }
 
         return array_map(static fn (Reading $r): int => $r->row, $readings);
@@ -68,9 +68,9 @@ final class SetAsideRequest extends FormRequest
         return array_merge(...array_map(static fn (int $row): array => range($row, min($count, $row + $stride - 1)), $shown));
     }
 
-    private static function gone(): ValidationException
+    private static function gone(string $what = 'rows'): ValidationException
     {
-        return ValidationException::withMessages(['readings' => 'One of these rows is not part of this run any more.']);
+        return ValidationException::withMessages(['readings' => "One of these {$what} is not part of this run any more."]);
     }
 
     public function reason(): ?string

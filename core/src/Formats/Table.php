@@ -14,8 +14,9 @@ final readonly class Table
     /**
      * @param  list<TableColumn>  $columns
      * @param  list<string>  $notes  how the file was understood, in sentences
+     * @param  TableHints  $hints  those that give the same table again
      */
-    public function __construct(public int $rowCount, public array $columns, public array $notes)
+    public function __construct(public int $rowCount, public array $columns, public array $notes, public TableHints $hints = new TableHints)
     {
     }
 

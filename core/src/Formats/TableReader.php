@@ -29,10 +29,11 @@ final class TableReader
     /**
      * @param  iterable<string>  $chunks  the bytes of the file, in pieces of any size
      * @param  (callable(int, int): void)|null  $progress  told rows and bytes read, every few thousand rows and at the end
+     * @param  TableHints  $hints  what is known of it, in place of guesses
      *
      * @throws UnreadableFile If the file is not text or holds no rows.
      */
-    public function read(iterable $chunks, ?callable $progress = null): Table
+    public function read(iterable $chunks, ?callable $progress = null, TableHints $hints = new TableHints): Table
     {
         $decoder = new TextDecoder;
         $records = Records::from($decoder->lines($chunks));
@@ -44,9 +45,9 @@ final class TableReader
         if ($first === []) {
             throw UnreadableFile::isEmpty();
         }
-        $layout = LayoutGuess::from($first);
+        $layout = LayoutGuess::from($first, $hints);
         $numbers = new NumberText($layout->mark);
-        [$headers, $skipped, $notes] = $this->headers($first, $layout, $numbers);
+        [$headers, $skipped, $notes, $hasHeader] = $this->headers($first, $layout, $numbers, $hints->hasHeader);
 
         /** @var non-empty-list<ColumnBuilder> $builders */
         $builders = array_map(static fn (): ColumnBuilder => new ColumnBuilder($numbers), $headers);
@@ -73,14 +74,15 @@ final class TableReader
             $notes[] = "{$rows->longCount()} rows have more cells than the header; what stands beyond it was left out.";
         }
 
-        return new Table($rows->count(), $this->columns($headers, $builders), [...$decoder->notes(), ...$this->layoutNotes($layout), ...$notes]);
+        return new Table($rows->count(), $this->columns($headers, $builders), [...$decoder->notes(), ...$this->layoutNotes($layout), ...$notes],
+            new TableHints(array_search($layout->separator, TableHints::SEPARATORS, true) ?: null, $layout->mark, $hasHeader));
     }
 
     /**
      * @param  non-empty-list<string>  $first
-     * @return array{list<HeaderCell>, int, list<string>} heads, lines before the data, and notes
+     * @return array{list<HeaderCell>, int, list<string>, bool} heads, lines before the data, notes, and whether they have names
      */
-    private function headers(array $first, Layout $layout, NumberText $numbers): array
+    private function headers(array $first, Layout $layout, NumberText $numbers, ?bool $hasHeader): array
     {
         $width = max(0, ...array_map(static fn (string $line): int => count($layout->cells($line)), $first));
         $notes = [];
@@ -91,12 +93,12 @@ final class TableReader
             $at++;
         }
         $cells = $layout->cells($first[$at]);
-        $isHeader = array_filter($cells, static fn (string $c): bool => $c !== '' && $numbers->read($c) === null) !== []
-            && array_filter($cells, static fn (string $c): bool => $numbers->read($c) !== null) === [];
+        $isHeader = $hasHeader ?? (array_filter($cells, static fn (string $c): bool => $c !== '' && $numbers->read($c) === null) !== []
+            && array_filter($cells, static fn (string $c): bool => $numbers->read($c) !== null) === []);
         if (! $isHeader) {
             $notes[] = 'The file has no header, so the columns are numbered.';
 
-            return [array_map(static fn (int $k): HeaderCell => HeaderCell::read("Column {$k}"), range(1, max(1, $width))), $at, $notes];
+            return [array_map(static fn (int $k): HeaderCell => HeaderCell::read("Column {$k}"), range(1, max(1, $width))), $at, $notes, false];
         }
         $headers = array_map(HeaderCell::read(...), $cells);
         $at++;
@@ -106,7 +108,7 @@ final class TableReader
             $headers = array_map(static fn (HeaderCell $h, int $k): HeaderCell => $h->withUnit($units[$k] ?? ''), $headers, array_keys($headers));
         }
 
-        return [$headers, $at, $notes];
+        return [$headers, $at, $notes, true];
     }
 
     /**

@@ -8,8 +8,10 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Welkion\Core\Formats\Cell;
 use Welkion\Core\Formats\ColumnKind;
+use Welkion\Core\Formats\DecimalMark;
 use Welkion\Core\Formats\Table;
 use Welkion\Core\Formats\TableColumn;
+use Welkion\Core\Formats\TableHints;
 use Welkion\Core\Formats\TableReader;
 use Welkion\Core\Formats\UnreadableFile;
 use Welkion\Core\Tests\Reference;
@@ -261,9 +263,40 @@ final class TableReaderTest extends TestCase
         self::assertGreaterThanOrEqual(199, $table->rowCount);
     }
 
-    private static function read(string $bytes): Table
+    public function test_what_is_known_of_a_table_goes_before_what_would_be_guessed(): void
     {
-        return (new TableReader)->read([$bytes]);
+        $text = "1,234;2,5\n2,345;3,5\n";
+        self::assertSame([1.234, 2.345], self::read($text)->columns[0]->values);
+        self::assertSame([1234.0, 2345.0], self::read($text, new TableHints(mark: DecimalMark::Point))->columns[0]->values);
+        self::assertCount(3, self::read($text, new TableHints(separator: 'comma'))->columns, 'Cut at its commas.');
+
+        $headless = self::read("7,8\n9,10\n", new TableHints(hasHeader: true));
+        self::assertSame([['7', '8'], 1], [array_map(static fn (TableColumn $c): string => $c->name, $headless->columns), $headless->rowCount]);
+        $named = self::read("T,V\n1,2\n", new TableHints(hasHeader: false));
+        self::assertSame([['Column 1', 'Column 2'], 2], [array_map(static fn (TableColumn $c): string => $c->name, $named->columns), $named->rowCount]);
+    }
+
+    #[DataProvider('written')]
+    public function test_a_table_tells_the_hints_that_give_it_again(string $text, TableHints $hints): void
+    {
+        $table = self::read($text);
+        self::assertEquals($hints, $table->hints);
+        self::assertEquals($table, self::read($text, $table->hints));
+    }
+
+    /** @return iterable<string, array{string, TableHints}> */
+    public static function written(): iterable
+    {
+        yield 'tabs' => ["T\tV\n1.5\t2\n", new TableHints('tab', DecimalMark::Point, true)];
+        yield 'semicolons and decimal comma' => ["1,5;2\n2,5;3\n", new TableHints('semicolon', DecimalMark::Comma, false)];
+        yield 'bars' => ["T|V\n1.5|2\n", new TableHints('bar', DecimalMark::Point, true)];
+        yield 'commas' => ["T,V\n1.5,2\n", new TableHints('comma', DecimalMark::Point, true)];
+        yield 'blanks' => ["T V\n1.5 2\n", new TableHints('blank', DecimalMark::Point, true)];
+    }
+
+    private static function read(string $bytes, TableHints $hints = new TableHints): Table
+    {
+        return (new TableReader)->read([$bytes], hints: $hints);
     }
 
     private static function bytes(string $file): string

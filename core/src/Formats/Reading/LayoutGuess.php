@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Welkion\Core\Formats\Reading;
 
 use Welkion\Core\Formats\DecimalMark;
+use Welkion\Core\Formats\TableHints;
 
 /**
  * Finds out from its first lines how a table is written.
@@ -19,15 +20,18 @@ final class LayoutGuess
     private const NEARLY_ALL = 0.8;
 
     /** @param  list<string>  $lines  first lines of the file, without comments and blank ones */
-    public static function from(array $lines): Layout
+    public static function from(array $lines, TableHints $hints = new TableHints): Layout
     {
-        $separator = ',';
-        foreach (self::SEPARATORS as $candidate) {
+        $separator = $hints->separator === null ? ',' : TableHints::SEPARATORS[$hints->separator];
+        foreach ($hints->separator !== null ? [] : self::SEPARATORS as $candidate) {
             if (self::cutsEvenly(new Layout($candidate, DecimalMark::Point), $lines)) {
                 $separator = $candidate;
 
                 break;
             }
+        }
+        if ($hints->mark !== null) {
+            return new Layout($separator, $hints->mark);
         }
         $layout = new Layout($separator, DecimalMark::Point);
         $cells = array_merge(...array_map($layout->cells(...), $lines));

@@ -3,6 +3,7 @@ import { useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react
 import type { Column, Notebook, Row, RunRows, RunSummary } from '../../lib/api/types'
 import { blockOf, cellsOf, isWithin, ledBy, nextOf, pickAt, squared, textOf, type Pick } from '../../lib/table/grid'
 import { isTypedIn, typedText, widthOf } from '../../lib/table/cells'
+import { isPlainBlock } from '../../lib/table/taking'
 import { CellInput } from './CellInput'
 import { ColumnHead } from './ColumnHead'
 import { EditsRefused } from './EditsRefused'
@@ -19,6 +20,8 @@ interface TypedTableProps {
   column?: number | null
   /** Asks for more of a column; without it the heads only tell. */
   onColumn?: (id: number) => void
+  /** What was pasted is a table of its own, to be looked at first. */
+  onTable?: (text: string) => void
   /** A cell of a row was taken in hand. */
   onPick?: (row: number) => void
 }
@@ -27,7 +30,7 @@ const ROW_REM = 1.9
 const SPARE_ROWS = 12
 
 /** A table to type in, as long as it may be: what is on screen is drawn, and the cell in hand takes what is typed. */
-export function TypedTable({ notebook, run, rows, column = null, onColumn, onPick }: TypedTableProps) {
+export function TypedTable({ notebook, run, rows, column = null, onColumn, onTable, onPick }: TypedTableProps) {
   const columns = notebook.columns.filter(({ isHidden }) => !isHidden)
   const scroller = useRef<HTMLDivElement>(null)
   const [first, setFirst] = useState(0)
@@ -146,7 +149,12 @@ export function TypedTable({ notebook, run, rows, column = null, onColumn, onPic
 
   function handlePaste(event: ClipboardEvent) {
     event.preventDefault()
-    const cells = squared(cellsOf(event.clipboardData.getData('text/plain')), columns.length)
+    const text = event.clipboardData.getData('text/plain')
+    if (onTable !== undefined && !isPlainBlock(text)) {
+      onTable(text)
+      return
+    }
+    const cells = squared(cellsOf(text), columns.length)
     if (block !== null && cells.length > 0) put(block.top, block.left, cells)
   }
 

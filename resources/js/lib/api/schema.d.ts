@@ -1326,6 +1326,65 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/experiments/{experiment}/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps a file or a pasted text, and tells what is understood of it; nothing of the notebook changes */
+        post: operations["keepFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/files/{file}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                file: number;
+            };
+            cookie?: never;
+        };
+        /** The same file as it is understood with other guesses */
+        get: operations["showFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/experiments/{experiment}/files/{file}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                file: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes columns of a file into a new run, as further rows of one, or each trial as a run of its own */
+        post: operations["takeFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/experiments/{experiment}/watch": {
         parameters: {
             query?: never;
@@ -2484,6 +2543,53 @@ export interface components {
             sd: string;
             least: string;
             most: string;
+        };
+        /** @description How a table is written */
+        TableHints: {
+            /** @enum {string|null} */
+            separator: "tab" | "semicolon" | "bar" | "comma" | "blank" | null;
+            /** @enum {string|null} */
+            mark: "point" | "comma" | null;
+            hasHeader: boolean | null;
+        };
+        TablePreview: {
+            id: number;
+            name: string;
+            bytes: number;
+            hints: components["schemas"]["TableHints"];
+            rowCount: number;
+            columns: {
+                place: number;
+                name: string;
+                symbol: string;
+                /** @description s for dates */
+                unit: string;
+                /** @enum {string} */
+                kind: "number" | "datetime" | "text";
+                /** @description cells that could be read */
+                count: number;
+                blank: number;
+                unreadable: number;
+                /** @description of dates, which are counted from it */
+                first: string | null;
+                last: string | null;
+            }[];
+            /** @description the first of them */
+            rows: string[][];
+            unreadable: {
+                row: number;
+                column: string;
+                text: string;
+                remedy: string | null;
+            }[];
+            unreadableCount: number;
+            blankCount: number;
+            notes: string[];
+            trials: {
+                condition: string;
+                trial: number;
+                place: number;
+            }[];
         };
         /** @description What was typed into a column of numbers and is none; it is left out of figures and lines */
         UnreadableCell: {
@@ -5441,6 +5547,137 @@ export interface operations {
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    keepFile: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    text?: string;
+                    name?: string | null;
+                    separator?: string | null;
+                    mark?: string | null;
+                    hasHeader?: boolean | null;
+                };
+                "multipart/form-data": {
+                    /**
+                     * Format: binary
+                     * @description at most 50 MB
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description what is understood */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TablePreview"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    showFile: {
+        parameters: {
+            query?: {
+                separator?: "tab" | "semicolon" | "bar" | "comma" | "blank";
+                mark?: "point" | "comma";
+                hasHeader?: boolean;
+            };
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                file: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what is understood */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TablePreview"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    takeFile: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+                file: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    hints: components["schemas"]["TableHints"];
+                    /** @description that gets further rows; null: a new run */
+                    runId: number | null;
+                    asTrials: boolean;
+                    columns: {
+                        /** @description of the column in the file */
+                        place: number;
+                        /** @description of the notebook; null: a new column */
+                        columnId: number | null;
+                        symbol: string;
+                        name: string | null;
+                        unit: string | null;
+                        isWords?: boolean;
+                    }[];
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
     };

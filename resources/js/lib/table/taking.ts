@@ -1,0 +1,103 @@
+import type { Column, RunSummary, TablePreview } from '../api/types'
+import { cellsOf } from './grid'
+
+/** A column of a file on its way into the notebook. */
+export interface Wanted {
+  place: number
+  isTaken: boolean
+  /** Of the notebook; null: a new one. */
+  columnId: number | null
+  symbol: string
+  name: string
+  unit: string
+  isWords: boolean
+}
+
+const USUAL: Record<string, string> = {
+  time: 't',
+  temperature: 'T',
+  pressure: 'P',
+  volume: 'V',
+  mass: 'm',
+  length: 'l',
+}
+
+/** Whether a column was just made to be typed in and is not called anything yet. */
+function isUnnamed(column: Column): boolean {
+  return column.kind === 'typed' && column.name === column.symbol && column.unit === ''
+}
+
+/** A symbol for a column by its name that is not taken yet. */
+export function symbolFor(name: string, known: string, taken: readonly string[]): string {
+  const wanted = USUAL[name.trim().toLowerCase()] ?? (/^[A-Za-z_][A-Za-z_0-9]{0,19}$/.test(known) ? known : 'x')
+  if (!taken.includes(wanted)) return wanted
+  for (let i = 2; ; i++) if (!taken.includes(`${wanted}_${i}`)) return `${wanted}_${i}`
+}
+
+/** Where the columns of a file most likely go: into those of the same name, then into new ones that wait for numbers. */
+export function guessed(preview: TablePreview, columns: readonly Column[], isRunEmpty: boolean): Wanted[] {
+  const free = columns.filter(({ kind }) => kind !== 'derived')
+  const used = new Set<number>()
+  const find = (test: (column: Column) => boolean) => {
+    const found = free.find((column) => !used.has(column.id) && test(column))
+    if (found !== undefined) used.add(found.id)
+    return found
+  }
+  const named = preview.columns.map(({ name, symbol }) =>
+    find((column) => column.symbol === symbol || column.shownName.toLowerCase() === name.toLowerCase()),
+  )
+  const taken = columns.map(({ symbol }) => symbol)
+  const trials = preview.trials.map(({ place }) => place)
+  return preview.columns.map((column, i) => {
+    const isLaterTrial = trials.indexOf(column.place) > 0
+    const into = named[i] ?? (isRunEmpty && !isLaterTrial ? find(isUnnamed) : undefined)
+    const isRenamed = into !== undefined && named[i] === undefined
+    const symbol =
+      into === undefined || isRenamed
+        ? symbolFor(
+            column.name,
+            column.symbol,
+            taken.filter((one) => one !== into?.symbol),
+          )
+        : into.symbol
+    taken.push(symbol)
+    return {
+      place: column.place,
+      isTaken: !isLaterTrial,
+      columnId: into?.id ?? null,
+      symbol,
+      name: into === undefined || isRenamed ? column.name : into.name,
+      unit: column.unit,
+      isWords: column.kind === 'text',
+    }
+  })
+}
+
+function isNumber(cell: string): boolean {
+  return /^[-+−]?[\d.,\s]*\d[\d.,]*(?:e[-+]?\d+)?$/i.test(cell.trim())
+}
+
+/** Whether a pasted text is plain cells, to go where the cursor is; else it is looked at first. */
+export function isPlainBlock(text: string): boolean {
+  const cells = cellsOf(text)
+  if (cells.length < 2) return true
+  if (cells.every((row) => row.length === 1)) {
+    const lines = cells.map(([line = '']) => line)
+    const isCutAt = (mark: string) => lines.every((line) => line.includes(mark))
+    // Commas alone may be decimal marks.
+    return !(isCutAt(';') || isCutAt('|') || (isCutAt(',') && !lines.every(isNumber)))
+  }
+  const [head = [], ...rest] = cells
+  // A first row of words above numbers is a head.
+  return !(
+    head.some((cell) => cell.trim() !== '') &&
+    head.every((cell) => !isNumber(cell)) &&
+    rest.some((row) => row.some(isNumber))
+  )
+}
+
+/** What is said of where the rows go. */
+export function intoWords(run: Pick<RunSummary, 'name'> | null, trials: number): string {
+  if (trials > 0) return `${trials} runs, one for each trial`
+  return run === null ? 'a new run' : run.name
+}
