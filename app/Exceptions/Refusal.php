@@ -160,6 +160,11 @@ final class Refusal extends \DomainException
         return new self('column-gone', 'This column is not there any more; perhaps it was removed on another screen.');
     }
 
+    public static function trialsBelowRows(): self
+    {
+        return new self('trials-below-rows', 'Trials become runs of their own, so they do not go below the rows of this one. Take them into new runs.', 422);
+    }
+
     public static function columnTwice(): self
     {
         return new self('column-twice', 'Two columns of the file go into one column here. Choose another for one of them, or leave it out.', 422);

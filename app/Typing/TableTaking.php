@@ -43,6 +43,10 @@ final readonly class TableTaking
             $trials = $asTrials ? Trials::in($table) : [];
             // The run comes first, so that it is what the change has made.
             $first = $run ?? TypedRunStart::add($draft, $experiment, $trials === [] ? [] : self::described($trials[0]), $sender->key);
+            if ($run !== null && $trials !== []) {
+                $run->rowOrder()->count() === 0 || throw Refusal::trialsBelowRows();
+                $draft->update($run, self::described($trials[0]));
+            }
             $columns = self::columns($draft, $experiment, $wanted);
             $trials === [] ? self::fill($draft, $first, $table, $wanted, $columns, [])
                 : self::fillTrials($draft, $experiment, $first, $table, $wanted, $columns, $trials);

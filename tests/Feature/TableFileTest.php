@@ -97,6 +97,12 @@ final class TableFileTest extends TestCase
         self::assertSame([0.0, 10.0, 20.0], array_map(static fn (array $r): float => (float) $r['cells']['t']['value'], $this->rowsOf((int) $runs[1]?->id)));
         $this->postJson("{$this->path()}/undo")->assertOk();
         self::assertSame(0, $this->experiment->runs()->count());
+
+        $empty = $this->postJson("{$this->path()}/runs", ['kind' => 'typed'])->assertCreated()->json('made');
+        $this->taken($preview, [[0, null, 't', 's'], [1, null, 'A', '']], $empty, asTrials: true)->assertCreated();
+        self::assertSame([$empty, 'half strength trial 1'], [$this->experiment->runs()->get()->firstOrFail()->id, $this->experiment->runs()->get()->firstOrFail()->title()]);
+        self::assertSame(3, $this->experiment->runs()->count());
+        $this->taken($preview, [[0, null, 't_2', 's'], [1, null, 'B', '']], $empty, asTrials: true)->assertUnprocessable()->assertJsonPath('code', 'trials-below-rows');
     }
 
     public function test_a_file_is_kept_as_it_came_and_dates_and_words_are_taken(): void

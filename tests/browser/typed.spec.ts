@@ -139,8 +139,9 @@ test.describe('numbers from files and pasted texts', () => {
     await look(page, 'file-preview')
     // A wrong guess is put right, and the preview follows.
     await dialog.getByLabel('decimal mark').selectOption('point')
-    await expect(dialog.getByText(/4 cells that is no number/)).toBeVisible()
+    await expect(dialog.getByText('words', { exact: true })).toBeVisible()
     await dialog.getByLabel('decimal mark').selectOption('comma')
+    await expect(dialog.getByText('words', { exact: true })).toBeHidden()
     await dialog.getByLabel('Symbol of Milk').fill('T')
     await dialog.getByRole('button', { name: 'Take 4 rows of 2 columns' }).click()
     await expect(dialog).toBeHidden()
@@ -176,7 +177,7 @@ test.describe('numbers from files and pasted texts', () => {
     await expect(page.getByText('Other runs:')).toBeVisible()
     await page.getByRole('link', { name: 'Go to Reason' }).click()
     await page.getByRole('button', { name: 'Runs', exact: true }).click()
-    await expect(page.getByLabel('Condition of half strength, trial 2')).toHaveValue('half strength')
+    await expect(page.getByLabel('Condition of half strength trial 2')).toHaveValue('half strength')
     await look(page, 'file-runs')
   })
 

@@ -27,12 +27,13 @@ export function FileColumns({ notebook, preview, wanted, onWanted }: FileColumns
               if (one === undefined) return null
               const isTrial = preview.trials.some(({ place }) => place === column.place)
               return (
-                <th key={column.place} scope="col" className="w-36 px-2 pb-2 font-normal">
+                <th key={column.place} scope="col" className={`px-2 pb-2 font-normal ${isTrial ? 'w-28' : 'w-36'}`}>
                   <label className="flex items-center justify-end gap-2 font-semibold">
-                    <span className="max-w-28 truncate" title={column.name}>
+                    <span className={isTrial ? '' : 'max-w-28 truncate'} title={column.name}>
                       {column.name}
                     </span>
                     <input
+                      hidden={isTrial}
                       type="checkbox"
                       className="checkbox checkbox-xs"
                       checked={one.isTaken}
@@ -41,10 +42,7 @@ export function FileColumns({ notebook, preview, wanted, onWanted }: FileColumns
                       }}
                     />
                   </label>
-                  <span className="quiet block text-xs">
-                    {KINDS[column.kind]}
-                    {isTrial ? ', a trial' : ''}
-                  </span>
+                  <span className="quiet block text-xs">{KINDS[column.kind]}</span>
                   {one.isTaken ? (
                     <>
                       <select
@@ -98,7 +96,10 @@ export function FileColumns({ notebook, preview, wanted, onWanted }: FileColumns
           {preview.rows.map((row, i) => (
             <tr key={i} className="border-base-300 border-t">
               {row.map((cell, k) => (
-                <td key={k} className={`max-w-36 truncate px-2 ${wanted[k]?.isTaken === true ? '' : 'quiet'}`}>
+                <td
+                  key={k}
+                  className={`max-w-36 truncate px-2 ${wanted[k]?.isTaken === true || preview.trials.some(({ place }) => place === k) ? '' : 'quiet'}`}
+                >
                   {cell}
                 </td>
               ))}

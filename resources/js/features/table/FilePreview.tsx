@@ -89,7 +89,12 @@ export function FilePreview({ notebook, run, preview, isPending, onHints, onTake
           the first line names the columns
         </label>
       </div>
-      <FileColumns notebook={notebook} preview={preview} wanted={wanted} onWanted={setWanted} />
+      <FileColumns
+        notebook={notebook}
+        preview={into === 'trials' ? preview : { ...preview, trials: [] }}
+        wanted={wanted}
+        onWanted={setWanted}
+      />
       {preview.notes
         .filter((note) => note.startsWith('Not part'))
         .map((note) => (
@@ -101,7 +106,11 @@ export function FilePreview({ notebook, run, preview, isPending, onHints, onTake
         <Note tone="amber">
           {[
             preview.blankCount === 0 ? null : countOf(preview.blankCount, 'blank cell'),
-            preview.unreadableCount === 0 ? null : `${countOf(preview.unreadableCount, 'cell')} that is no number`,
+            preview.unreadableCount === 0
+              ? null
+              : preview.unreadableCount === 1
+                ? '1 cell that is no number'
+                : `${preview.unreadableCount} cells that are no numbers`,
           ]
             .filter((part) => part !== null)
             .join(', ')}
@@ -124,6 +133,8 @@ export function FilePreview({ notebook, run, preview, isPending, onHints, onTake
               checked={into === way}
               onChange={() => {
                 setInto(way)
+                const asked = way === 'trials' ? preview : { ...preview, trials: [] }
+                setWanted(guessed(asked, notebook.columns, isEmpty))
               }}
             />
             {words}
@@ -136,7 +147,7 @@ export function FilePreview({ notebook, run, preview, isPending, onHints, onTake
           className="btn btn-primary btn-sm"
           disabled={isPending || taken.length === 0}
           onClick={() => {
-            onTake(wanted, into === 'run' ? run.id : null, into === 'trials')
+            onTake(wanted, into === 'run' || (into === 'trials' && isEmpty) ? run.id : null, into === 'trials')
           }}
         >
           Take {countOf(preview.rowCount, 'row')} of {countOf(taken.length, 'column')}

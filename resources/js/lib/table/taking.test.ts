@@ -73,7 +73,11 @@ describe('where columns of a file go', () => {
         { condition: '', trial: 2, place: 2 },
       ],
     })
-    expect(guessed(wide, [], false).map(({ isTaken }) => isTaken)).toEqual([true, true, false])
+    expect(guessed(wide, [], false).map(({ isTaken, symbol }) => [isTaken, symbol])).toEqual([
+      [true, 't'],
+      [true, 'y'],
+      [false, 'y_2'],
+    ])
   })
 })
 
@@ -96,7 +100,15 @@ it('knows plain cells from a table that is looked at first', () => {
     '1\n2\n3',
   ])
     expect(isPlainBlock(plain), plain).toBe(true)
-  for (const table of ['Time\tT\n0\t60', 'Time;T\n0;60', '0;60\n1;59', 'Time,T\n0,60', '0|1\n2|3'])
+  for (const table of [
+    'Title\nTime;T\n0;60,5\n1;59,1\nEnd',
+    'T\n60\n59',
+    'Time\tT\n0\t60',
+    'Time;T\n0;60',
+    '0;60\n1;59',
+    'Time,T\n0,60',
+    '0|1\n2|3',
+  ])
     expect(isPlainBlock(table), table).toBe(false)
 })
 

@@ -52,11 +52,13 @@ export function guessed(preview: TablePreview, columns: readonly Column[], isRun
     const isLaterTrial = trials.indexOf(column.place) > 0
     const into = named[i] ?? (isRunEmpty && !isLaterTrial ? find(isUnnamed) : undefined)
     const isRenamed = into !== undefined && named[i] === undefined
+    // All trials go into one column, which is called after none of them.
+    const name = trials.includes(column.place) ? 'Value' : column.name
     const symbol =
       into === undefined || isRenamed
         ? symbolFor(
-            column.name,
-            column.symbol,
+            name,
+            name === 'Value' ? 'y' : column.symbol,
             taken.filter((one) => one !== into?.symbol),
           )
         : into.symbol
@@ -66,7 +68,7 @@ export function guessed(preview: TablePreview, columns: readonly Column[], isRun
       isTaken: !isLaterTrial,
       columnId: into?.id ?? null,
       symbol,
-      name: into === undefined || isRenamed ? column.name : into.name,
+      name: into === undefined || isRenamed ? name : into.name,
       unit: column.unit,
       isWords: column.kind === 'text',
     }
@@ -83,9 +85,10 @@ export function isPlainBlock(text: string): boolean {
   if (cells.length < 2) return true
   if (cells.every((row) => row.length === 1)) {
     const lines = cells.map(([line = '']) => line)
-    const isCutAt = (mark: string) => lines.every((line) => line.includes(mark))
-    // Commas alone may be decimal marks.
-    return !(isCutAt(';') || isCutAt('|') || (isCutAt(',') && !lines.every(isNumber)))
+    // Titles and remarks have none. Commas alone may be decimal marks.
+    const isCutAt = (mark: string) =>
+      2 * lines.filter((line) => line.includes(mark) && !isNumber(line)).length >= lines.length
+    if (isCutAt(';') || isCutAt('|') || isCutAt(',')) return false
   }
   const [head = [], ...rest] = cells
   // A first row of words above numbers is a head.
