@@ -10,6 +10,7 @@ use App\Http\Controllers\ColumnController;
 use App\Http\Controllers\EntryController;
 use App\Http\Controllers\ExperimentController;
 use App\Http\Controllers\FigureController;
+use App\Http\Controllers\FormulaController;
 use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\KeptCalibrationController;
 use App\Http\Controllers\LineController;
@@ -124,6 +125,7 @@ Route::prefix('api')->group(function (): void {
             Route::patch('entries/{entry}', [EntryController::class, 'update']);
             Route::put('entries/{entry}/value', [EntryController::class, 'type']);
             Route::delete('entries/{entry}', [EntryController::class, 'destroy']);
+            Route::post('formula', FormulaController::class);
             Route::post('columns', [ColumnController::class, 'store']);
             Route::patch('columns/{column}', [ColumnController::class, 'update']);
             Route::delete('columns/{column}', [ColumnController::class, 'destroy']);

@@ -10,8 +10,11 @@ use Welkion\Core\Formula\Node\FunctionName;
 /** What is wrong with a formula, and at which character. */
 final class FormulaError extends \DomainException implements CoreException
 {
-    /** @param  int  $position  character of the formula, from 1 */
-    private function __construct(string $message, public readonly int $position)
+    /**
+     * @param  int  $position  character of the formula, from 1
+     * @param  string|null  $inKelvin  a symbol that would do if it were in kelvin
+     */
+    private function __construct(string $message, public readonly int $position, public readonly ?string $inKelvin = null)
     {
         parent::__construct($message);
     }
@@ -108,5 +111,11 @@ final class FormulaError extends \DomainException implements CoreException
     private static function suggestion(?string $nearest): string
     {
         return $nearest === null ? '' : " Did you mean \"{$nearest}\"?";
+    }
+
+    /** For a temperature whose zero is not zero, where a product or a ratio needs one. */
+    public static function needsKelvin(int $position, string $what, string $unit, ?string $symbol): self
+    {
+        return new self("At character {$position}: {$what} is in {$unit}, which does not start at zero; a product or a ratio needs kelvin. Convert the column to K first.", $position, $symbol);
     }
 }

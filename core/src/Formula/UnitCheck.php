@@ -223,8 +223,7 @@ final class UnitCheck
     {
         if (! $value->unit->startsAtZero()) {
             $what = $node instanceof Name ? "\"{$node->symbol}\"" : 'this';
-            throw FormulaError::badUnit($node->position(),
-                "{$what} is in {$value->unit->symbol}, which does not start at zero; a product or a ratio needs kelvin. Convert the column to K first.");
+            throw FormulaError::needsKelvin($node->position(), $what, $value->unit->symbol, $node instanceof Name ? $node->symbol : null);
         }
     }
 

@@ -49,6 +49,8 @@ final class CellTextTest extends TestCase
         yield 'a letter behind' => ['4.45x', '4.45'];
         yield 'the letter O' => ['O.12', '0.12'];
         yield 'decimal comma' => ['4,45?', '4.45'];
+        yield 'thousands and a point' => ['1,234.5x', '1,234.5'];
+        yield 'words with a comma' => ['none, sorry', null];
         yield 'a bound' => ['< 0.5', null];
         yield 'words' => ['forgotten', null];
     }

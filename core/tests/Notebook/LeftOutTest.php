@@ -23,6 +23,7 @@ final class LeftOutTest extends TestCase
         self::assertSame(['One cell is no number (t, row 2: "4.45x").'], self::told($worked, 'mean_of_V'));
         self::assertEqualsWithDelta(100.0, $worked->line('mean_of_V', 1)->result()?->value, 1e-12);
         self::assertSame([], self::told($worked, 'mean_of_q'), 'It does not rest on t.');
+        self::assertSame([], self::told($worked, 'free'), 'Nor does a line of values alone.');
     }
 
     public function test_several_are_counted_and_blanks_are_nothing_to_tell(): void
@@ -48,6 +49,7 @@ final class LeftOutTest extends TestCase
 
         return new WorkedNotebook(Notebook::of([], [Notebooks::column('q'), Notebooks::column('t'), Notebooks::column('V', '', 'q*t')], [
             Notebooks::line('mean_of_V', 'statistics', ['column' => 'V'], isPerRun: true), Notebooks::line('mean_of_q', 'statistics', ['column' => 'q'], isPerRun: true),
+            Notebooks::line('free', 'formula', formula: '2*3', isPerRun: true),
             Notebooks::line('of_both', 'statistics', ['column' => 't']),
         ], [new Run(1, 1, 'Run 1', null, null, 'a', $data), new Run(2, 2, 'Run 2', null, null, 'b', $data)]));
     }

@@ -3,6 +3,7 @@ import type { Notebook } from '../../lib/api/types'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { useColumns } from '../notebook'
 import { useBenches } from '../probes/useBenches'
+import { FormulaField } from './FormulaField'
 import { Labelled } from './Labelled'
 import { probeChoices } from './probeChoices'
 
@@ -96,10 +97,12 @@ export function AddColumn({ notebook, isForTyping = false, onDone }: AddColumnPr
         />
       </div>
       {kind === 'derived' ? (
-        <Labelled
+        <FormulaField
+          notebook={notebook}
           label="Formula, in the symbols of columns, entries and lines"
           value={formula}
-          placeholder="P * V"
+          unit={unit}
+          of={null}
           onChange={setFormula}
         />
       ) : null}

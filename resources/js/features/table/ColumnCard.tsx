@@ -3,6 +3,7 @@ import type { Column, Notebook, RunSummary } from '../../lib/api/types'
 import { columnHead, unitText } from '../../lib/notebook/labels'
 import { isTypedIn, widthOf } from '../../lib/table/cells'
 import { ProblemNote } from '../../ui/ProblemNote'
+import { FormulaField } from '../entries/FormulaField'
 import { TypedField } from '../entries/TypedField'
 import { useColumns } from '../notebook'
 
@@ -19,6 +20,7 @@ const WIDER_PX = 24
 export function ColumnCard({ notebook, run, column, onClose }: ColumnCardProps) {
   const { change, remove } = useColumns(notebook.id)
   const [unit, setUnit] = useState<string | null>(null)
+  const [formula, setFormula] = useState(column.formula ?? '')
   const place = notebook.columns.findIndex(({ id }) => id === column.id)
   const isTyped = isTypedIn(run, column)
   const act = (attributes: Omit<Parameters<typeof change.act>[0], 'column'>) => {
@@ -95,11 +97,15 @@ export function ColumnCard({ notebook, run, column, onClose }: ColumnCardProps) 
         </p>
       )}
       {column.kind === 'derived' ? (
-        <TypedField
+        <FormulaField
+          notebook={notebook}
           label="Formula"
-          value={column.formula ?? ''}
-          onChange={(formula) => {
-            act({ formula })
+          value={formula}
+          unit={column.unit}
+          of={column.symbol}
+          onChange={setFormula}
+          onDone={() => {
+            if (formula.trim() !== (column.formula ?? '')) act({ formula: formula.trim() })
           }}
         />
       ) : null}

@@ -891,6 +891,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/experiments/{experiment}/formula": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tells while a formula is typed what it reads as, which unit comes out, or what is wrong with it and where; nothing changes */
+        post: operations["checkFormula"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/experiments/{experiment}/columns": {
         parameters: {
             query?: never;
@@ -2543,6 +2562,17 @@ export interface components {
             sd: string;
             least: string;
             most: string;
+        };
+        FormulaCheck: {
+            problem: string | null;
+            /** @description character the problem is at, from 1 */
+            position: number | null;
+            /** @description a symbol that would do if it were in kelvin */
+            inKelvin: string | null;
+            reads: components["schemas"]["Mathematics"] | null;
+            /** @description that comes out by itself */
+            unit: string | null;
+            notes: string[];
         };
         /** @description How a table is written */
         TableHints: {
@@ -4442,6 +4472,42 @@ export interface operations {
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    checkFormula: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    formula: string | null;
+                    /** @description the column is to have */
+                    unit?: string | null;
+                    /** @description symbol of the column it is for, which it must not use */
+                    of?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description what can be said */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaCheck"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
     };

@@ -32,6 +32,12 @@ function preview(names: string[], change: Partial<TablePreview> = {}): TablePrev
   }
 }
 
+it('takes columns of words as words', () => {
+  const { columns } = preview(['Place', 'T'])
+  const words = columns.map((one) => ({ ...one, kind: one.place === 0 ? ('text' as const) : ('number' as const) }))
+  expect(guessed(preview([], { columns: words }), [], false).map(({ isWords }) => isWords)).toEqual([true, false])
+})
+
 describe('where columns of a file go', () => {
   it('into those of the same name or symbol, and new ones for the others', () => {
     const t = column('t', { id: 1, kind: 'typed', shownName: 'Time', name: 'Time', unit: 's' })
