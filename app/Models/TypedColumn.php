@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Samples\Packed;
 use Illuminate\Database\Eloquent\Model;
+use Welkion\Core\Samples\Packed;
 
 /**
  * What was typed into one column of a run, by row number from 1: numbers as one packed array, and beside it the few texts that

@@ -7,9 +7,9 @@ namespace App\Notebook;
 use App\Models\Column;
 use App\Models\Run;
 use App\Models\TypedColumn;
-use App\Samples\Packed;
 use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Exception\UnitMismatch;
+use Welkion\Core\Samples\Packed;
 use Welkion\Core\Units\Unit;
 
 /**

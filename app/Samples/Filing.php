@@ -7,6 +7,7 @@ namespace App\Samples;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Collection;
 use Welkion\Core\Samples\Levels;
+use Welkion\Core\Samples\Packed;
 use Welkion\Core\Samples\Segment;
 
 /**

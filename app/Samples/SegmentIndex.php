@@ -6,6 +6,7 @@ namespace App\Samples;
 
 use Illuminate\Database\ConnectionInterface;
 use Welkion\Core\Samples\Moments;
+use Welkion\Core\Samples\Packed;
 use Welkion\Core\Samples\Segment;
 use Welkion\Core\Samples\SegmentHead;
 

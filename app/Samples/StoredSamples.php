@@ -9,6 +9,7 @@ use Illuminate\Database\ConnectionInterface;
 use Welkion\Core\Samples\Levels;
 use Welkion\Core\Samples\LongSeries;
 use Welkion\Core\Samples\Moments;
+use Welkion\Core\Samples\Packed;
 use Welkion\Core\Samples\Part;
 use Welkion\Core\Samples\SampleStore;
 use Welkion\Core\Samples\Segment;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Samples;
 
+use Welkion\Core\Samples\Packed;
 use Welkion\Core\Samples\Segment;
 
 /**

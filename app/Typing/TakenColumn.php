@@ -7,10 +7,10 @@ namespace App\Typing;
 use App\Models\Column;
 use App\Models\Run;
 use App\Models\TypedColumn;
-use App\Samples\Packed;
 use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Formats\ColumnKind;
 use Welkion\Core\Formats\TableColumn;
+use Welkion\Core\Samples\Packed;
 use Welkion\Core\Units\Unit;
 
 /** A column of a file on its way into a column of the notebook. */

@@ -14,9 +14,9 @@ use App\Notebook\ProtocolLibrary;
 use App\Notebook\Sender;
 use App\Recording\RunBook;
 use App\Recording\RunStart;
-use App\Samples\Packed;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Welkion\Core\Samples\Packed;
 
 /** Benches with fast channels whose readings follow from their numbers, and a run at each of them. */
 final class FastBenches

@@ -5,7 +5,7 @@ import type { Notebook } from '../../lib/api/types'
 import { unitText } from '../../lib/notebook/labels'
 import { offers } from '../../lib/table/completion'
 import { useColumns } from '../notebook'
-import { Typeset } from '../working/Typeset'
+import { Typeset } from '../../ui/Typeset'
 
 interface FormulaFieldProps {
   notebook: Notebook

@@ -11,7 +11,7 @@ import { Figure } from '../figure'
 import { useExperimentChange } from '../notebook'
 import { TrustSentences } from '../probes/TrustSentences'
 import { captionOf, figureInput } from '../reasonFigure'
-import { Typeset } from '../working/Typeset'
+import { Typeset } from '../../ui/Typeset'
 import { SheetText } from './SheetText'
 
 interface LabSheetProps {

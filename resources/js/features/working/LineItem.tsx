@@ -3,7 +3,7 @@ import type { Line, Measured, Notebook, WorkedLine } from '../../lib/api/types'
 import { circled, typeset } from '../../lib/format'
 import { unitBehind } from '../../lib/notebook/labels'
 import { LineDetails } from './LineDetails'
-import { Typeset } from './Typeset'
+import { Typeset } from '../../ui/Typeset'
 
 interface LineItemProps {
   notebook: Notebook

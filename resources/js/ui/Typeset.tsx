@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
-import type { Mathematics } from '../../lib/api/types'
-import { spoken, toTex } from '../../lib/math/tex'
+import type { Mathematics } from '../lib/api/types'
+import { spoken, toTex } from '../lib/math/tex'
 
 type Render = (tex: string) => string
 

@@ -2,11 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Samples;
+namespace Welkion\Core\Samples;
 
-use Welkion\Core\Samples\Moments;
-
-/** Numbers as the database holds them: float64, little-endian. */
+/** Numbers as they are stored: float64, little-endian. */
 final class Packed
 {
     public const BYTES = 8;
