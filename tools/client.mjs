@@ -33,6 +33,15 @@ export class Client {
     )
   }
 
+  /** A file, as a form sends it. */
+  async upload(path, form) {
+    const answer = this.#keep(
+      await fetch(ADDRESS + path, { method: 'POST', headers: { ...this.#headers, 'Request-Key': crypto.randomUUID() }, body: form, signal: AbortSignal.timeout(60_000) }),
+    )
+    if (!answer.ok) throw new Error(`The file was answered ${answer.status}: ${await answer.text()}`)
+    return answer.json()
+  }
+
   async signIn() {
     await this.ask('GET', '/api/session')
     const answer = await this.ask('POST', '/api/session', { email: 'teacher@larkfield.example', password: 'sour-whey-2026', stay: true })

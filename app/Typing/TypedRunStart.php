@@ -18,8 +18,8 @@ use Welkion\Core\Notebook\ColumnKind;
 /** Begins runs whose rows are typed, pasted or read from a file: they need no bench, and nothing is waited for. */
 final readonly class TypedRunStart
 {
-    /** What a notebook without columns begins with, so that numbers can be typed at once and named afterwards. */
-    private const FIRST_COLUMNS = ['x', 'y'];
+    /** What a notebook without columns begins with, so that numbers can be typed at once and named afterwards: the first two that are free. */
+    private const FIRST_COLUMNS = ['x', 'y', 'a', 'b'];
 
     public function __construct(private Journal $journal)
     {
@@ -69,8 +69,8 @@ final readonly class TypedRunStart
     {
         $taken = [...$experiment->entries()->pluck('symbol')->all(), ...$experiment->lines()->pluck('symbol')->all()];
         $made = new Collection;
-        foreach (array_values(array_diff([...self::FIRST_COLUMNS, 'a', 'b'], $taken)) as $i => $symbol) {
-            $i < count(self::FIRST_COLUMNS) && $made->push($draft->create(Column::class, ['experiment_id' => $experiment->id, 'symbol' => $symbol, 'name' => $symbol, 'unit' => '', 'kind' => ColumnKind::Typed, 'position' => $i + 1]));
+        foreach (array_slice(array_values(array_diff(self::FIRST_COLUMNS, $taken)), 0, 2) as $i => $symbol) {
+            $made->push($draft->create(Column::class, ['experiment_id' => $experiment->id, 'symbol' => $symbol, 'name' => $symbol, 'unit' => '', 'kind' => ColumnKind::Typed, 'position' => $i + 1]));
         }
 
         return $made;

@@ -66,6 +66,13 @@ final class TableFileTest extends TestCase
         self::assertSame($rows, $this->rowsOf($run));
     }
 
+    public function test_numbers_are_shown_with_the_digits_they_came_with(): void
+    {
+        $run = $this->taken($this->paste("a,b\n1.50,7\n2.25,8\n3,1e-9\n")->json(), [[0, null, 'a', ''], [1, null, 'b', '']])->assertCreated()->json('made');
+
+        self::assertSame([['1.50', '7'], ['2.25', '8'], ['3.00', '0']], array_map(static fn (array $r): array => [$r['cells']['a']['shown'], $r['cells']['b']['shown']], $this->rowsOf($run)));
+    }
+
     public function test_further_rows_go_into_the_columns_there_are_in_their_units(): void
     {
         $run = $this->taken($this->paste(self::COOLING)->json())->assertCreated()->json('made');

@@ -56,6 +56,24 @@ final class TypedRunTest extends TestCase
         self::assertEqualsWithDelta((7 * $line['result']['value'] + 22.4 * 4.45) / 8, $mended->json('worked.0.result.value'), 1e-9);
     }
 
+    public function test_a_blank_notebook_begins_with_two_columns_and_their_figure(): void
+    {
+        $blank = $this->experimentOf($this->teacher, null, 'blank', 'Something typed');
+        $this->postJson("/api/experiments/{$blank->id}/entries", ['symbol' => 'y', 'name' => 'Yield', 'unit' => 'g'])->assertCreated();
+        $answer = $this->postJson("/api/experiments/{$blank->id}/runs", ['kind' => 'typed'])->assertCreated();
+        self::assertSame([['x', 1], ['a', 2]], $blank->columns()->get()->map(static fn (Column $c): array => [$c->symbol, $c->position])->all());
+        self::assertSame(['x', [['y' => ['a']]]], [$blank->figures()->firstOrFail()->options['x'], $blank->figures()->firstOrFail()->options['panels']]);
+        self::assertSame('Began Run 1, to be typed', $answer->json('undo'));
+        // A second run begins with what is there.
+        $this->postJson("/api/experiments/{$blank->id}/runs", ['kind' => 'typed', 'condition' => 'cold', 'trial' => 2])->assertCreated();
+        self::assertSame([2, 1], [$blank->columns()->count(), $blank->figures()->count()]);
+        self::assertSame('cold trial 2', $blank->runs()->get()->last()?->title());
+        $run = $answer->json('made');
+        $this->postJson("/api/runs/{$run}/rows", ['count' => 1, 'before' => null])->assertCreated()->assertJsonPath('undo', 'Put in a row in Run 1');
+        $this->postJson("/api/runs/{$run}/rows", ['count' => 2, 'before' => 1])->assertCreated()->assertJsonPath('undo', 'Put in 2 rows in Run 1');
+        self::assertSame([2, 3, 1], array_column($this->rowsOf($run), 'number'));
+    }
+
     public function test_a_block_is_one_change_and_undo_brings_back_every_cell(): void
     {
         $this->fill(null, ['q', 't'], $this->class())->assertOk();
@@ -198,6 +216,7 @@ final class TypedRunTest extends TestCase
             ->assertJsonPath('detail', 'pH was recorded in this run, so its cells are not typed over. Set aside what should not count.');
         $this->putJson("/api/runs/{$run}/cells", ['row' => $number, 'columns' => [$shade], 'cells' => [['1'], ['2'], ['3']]])->assertUnprocessable()
             ->assertJsonPath('detail', 'From this row on the run has only 2 readings. Choose as many cells as there are readings, or paste into a new run.');
+        $this->putJson("/api/runs/{$run}/cells", ['row' => null, 'columns' => [$shade], 'cells' => [['1']]])->assertConflict()->assertJsonPath('code', 'row-gone');
         $this->postJson("/api/runs/{$run}/rows", ['count' => 1, 'before' => null])->assertConflict()->assertJsonPath('code', 'rows-are-recorded');
         $this->getJson("/api/runs/{$run}/rows?from=0&count=10")->assertConflict();
     }

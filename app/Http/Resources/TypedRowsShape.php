@@ -6,18 +6,20 @@ namespace App\Http\Resources;
 
 use App\Models\Run;
 use App\Notebook\ExperimentWork;
-use App\Notebook\TimedRows;
 use App\Notebook\TypedRows;
 use Welkion\Core\Formats\CellText;
 use Welkion\Core\Notebook\RunData;
 use Welkion\Core\Notebook\WorkedColumn;
-use Welkion\Core\Uncertainty\Sample;
+use Welkion\Core\Uncertainty\Spread;
 
 /** The rows of a typed run in the shape of the HTTP API: some of them, as they stand, and what of them is no number. */
 final readonly class TypedRowsShape
 {
     /** So many cells that are no numbers are told one by one; of the others how many. */
     private const MOST_TOLD = 50;
+
+    /** The rows of a longer run are thinned for figures; a table asks for those it shows. */
+    private const MOST_DRAWN = 800;
 
     private TypedRows $typed;
 
@@ -51,7 +53,7 @@ final readonly class TypedRowsShape
     /** @return array<string, mixed> with as many rows as a screen draws */
     public function told(): array
     {
-        $stride = TimedRows::shownStride($this->data->rowCount);
+        $stride = max(1, (int) ceil($this->data->rowCount / self::MOST_DRAWN));
 
         return [
             'remaining' => [], 'timed' => null, 'advice' => null,
@@ -84,16 +86,13 @@ final readonly class TypedRowsShape
     {
         $feet = [];
         foreach ($this->columns as $symbol => $column) {
-            $out = $this->data->aside + ($this->data->asideOf[$symbol] ?? []);
-            $counts = static fn (float $value, int $place): bool => is_finite($value) && ! isset($out[$place]);
-            $values = array_values(array_filter($column->cells->values ?? [], $counts, ARRAY_FILTER_USE_BOTH));
-            if ($values === [] || $column->cells === null) {
+            $spread = $column->cells === null ? null : Spread::of($column->cells->values, $this->data->aside + ($this->data->asideOf[$symbol] ?? []));
+            if ($spread === null) {
                 continue;
             }
-            $sample = Sample::of($values);
             $feet[] = [
-                'symbol' => $symbol, 'n' => $sample->n, 'mean' => $this->cells->shown($symbol, $sample->mean, 1), 'sd' => $sample->n > 1 ? $this->cells->shown($symbol, $sample->sd, 1) : '',
-                'least' => $this->cells->shown($symbol, $sample->min), 'most' => $this->cells->shown($symbol, $sample->max),
+                'symbol' => $symbol, 'n' => $spread->n, 'mean' => $this->cells->shown($symbol, $spread->mean, 1), 'sd' => $spread->n > 1 ? $this->cells->shown($symbol, $spread->sd, 1) : '',
+                'least' => $this->cells->shown($symbol, $spread->least), 'most' => $this->cells->shown($symbol, $spread->most),
             ];
         }
 
