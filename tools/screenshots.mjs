@@ -9,8 +9,6 @@ const shot = async (name) => {
 }
 const inGroup = (group, name) => page.getByRole('group', { name: group }).getByRole('button', { name, exact: true })
 
-await page.goto('/sign-in')
-await shot('sign-in')
 await signIn()
 await shot('experiments')
 
@@ -50,6 +48,34 @@ await inGroup('Gauge', 'hold 1 mV').click()
 await page.getByRole('button', { name: 'close controls' }).click()
 await page.getByRole('button', { name: 'Leave without keeping' }).click()
 await page.getByRole('button', { name: 'Paper' }).click()
+
+// A class's numbers, pasted, with a formula; one of them is none.
+await page.goto('/begin')
+await page.getByRole('button', { name: 'Blank notebook', exact: true }).click()
+await page.getByLabel('Bench', { exact: true }).selectOption('none: numbers are typed or pasted')
+await page.getByLabel('Title, best a question').fill('How long does it take to fill the vat?')
+await page.getByRole('button', { name: 'Begin with the table' }).click()
+await page.getByRole('textbox', { name: 'x, row 1' }).waitFor()
+await page.getByRole('button', { name: 'file or text' }).click()
+const opened = page.getByRole('dialog')
+await opened
+  .getByRole('textbox')
+  .fill('Flow (L/min)\tTime (min)\n10.2\t9.81\n12.0\t8.39\n15.1\t6.60\n18.0\t5.57\n22.4\t4.45x\n27.9\t3.60\n34.0\t2.93\n41.3\t2.43\n')
+await opened.getByRole('button', { name: 'Look at it' }).click()
+await opened.getByLabel('Symbol of Flow').fill('q')
+await opened.getByRole('button', { name: /^Take 8 rows/ }).click()
+await page.getByRole('columnheader', { name: /^q / }).waitFor()
+await page.getByRole('button', { name: '+ column' }).click()
+const form = page.getByRole('form', { name: 'New column' })
+await form.getByLabel('How its cells come about').selectOption('by a formula')
+await form.getByLabel('What it is').fill('Volume')
+await form.getByLabel('Symbol', { exact: true }).fill('V')
+await form.getByLabel('Unit').fill('L')
+await form.getByLabel(/^Formula/).fill('q*t')
+await form.getByRole('button', { name: 'Add the column' }).click()
+await page.getByRole('columnheader', { name: /^V / }).getByRole('button').click()
+await page.getByText('in L', { exact: true }).waitFor()
+await shot('table')
 
 // A run against time that waits for the bottle to warm, then records.
 await page.goto('/begin')

@@ -83,6 +83,21 @@ final class ParallelTest extends TestCase
         self::assertSame('Salty.', $this->experiment->refresh()->conclusion);
     }
 
+    public function test_rows_typed_at_once_on_several_screens_are_all_kept(): void
+    {
+        $path = "/api/experiments/{$this->experiment->id}";
+        $run = $this->actingAs($this->teacher)->postJson("{$path}/runs", ['kind' => 'typed'])->assertCreated()->json('made');
+        $column = $this->experiment->columns()->where('symbol', 'pH')->firstOrFail()->id;
+        $answers = $this->atOnce(fn (int $i): array => $i % 2 === 0 ? ['PUT', "/api/runs/{$run}/cells", ['row' => null, 'columns' => [$column], 'cells' => [[(string) (5 + $i)]]]]
+            : ['POST', "/api/runs/{$run}/rows", ['count' => 1, 'before' => null]]);
+
+        $statuses = $this->statuses($answers);
+        self::assertSame([200 => 3, 201 => 3], [200 => $statuses[200] ?? 0, 201 => $statuses[201] ?? 0]);
+        $rows = $this->rowsOf($run);
+        self::assertEqualsCanonicalizing([1, 2, 3, 4, 5, 6], array_column($rows, 'number'));
+        self::assertEqualsCanonicalizing([5.0, 7.0, 9.0], array_values(array_filter(array_map(static fn (array $r): ?float => ($r['cells']['pH'] ?? ['value' => null])['value'], $rows), is_float(...))));
+    }
+
     public function test_a_standard_read_twice_at_once_is_read_once(): void
     {
         $probe = $this->electrodeOf($this->bench);

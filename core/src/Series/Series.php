@@ -39,6 +39,9 @@ final readonly class Series
             }
         }
 
+        if (self::isRising($x)) {
+            return new self($x, $y, 0);
+        }
         array_multisort($x, SORT_ASC, SORT_NUMERIC, $y);
         $xs = [];
         $ys = [];
@@ -57,6 +60,22 @@ final readonly class Series
         }
 
         return new self($xs, array_values($ys), count($x) - count($xs));
+    }
+
+    /**
+     * Whether each is larger than the one before: then there is nothing to put in order, and most columns are so.
+     *
+     * @param  list<float>  $x
+     */
+    private static function isRising(array $x): bool
+    {
+        for ($i = 1, $n = count($x); $i < $n; $i++) {
+            if ($x[$i] <= $x[$i - 1]) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** How many points there are. */

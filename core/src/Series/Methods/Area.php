@@ -49,14 +49,17 @@ final readonly class Area implements Method
     /** What the scatter of the rows leaves of the area: each counts over half the way to both its neighbours. */
     private static function error(Inputs $inputs): float
     {
-        $scatter = $inputs->column('y')->scatter ?? [];
+        $scatter = $inputs->column('y')->scatter;
+        if ($scatter === null) {
+            return 0.0;
+        }
         $x = $inputs->column('x')->values;
         asort($x);
         $order = array_keys($x);
         $sum = 0.0;
         foreach ($order as $i => $row) {
             $width = ($x[$order[$i + 1] ?? $row] - $x[$order[$i - 1] ?? $row]) / 2.0;
-            $sum = hypot($sum, $width * ($scatter[$row] ?? 0.0));
+            $sum = hypot($sum, $width * $scatter[$row]);
         }
 
         return $sum;
