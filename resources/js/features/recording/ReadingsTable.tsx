@@ -2,6 +2,7 @@ import type { Column, Notebook, Row, RunRows } from '../../lib/api/types'
 import { cellText, columnHead, stepWords } from '../../lib/notebook/labels'
 import { useNotices } from '../../ui/notices'
 import { useRunActions, useUndo } from '../notebook'
+import { TypedCell } from '../table'
 
 interface ReadingsTableProps {
   notebook: Notebook
@@ -15,12 +16,15 @@ function shownColumns(columns: readonly Column[]): Column[] {
   const step = columns.filter(({ kind }) => kind === 'step')
   const measured = columns.filter(({ kind, isRaw }) => kind === 'measured' && !isRaw)
   const raw = columns.filter(({ kind, isRaw }) => kind === 'measured' && isRaw)
+  // What is typed beside them has to be typed somewhere.
+  const typed = columns.filter(({ kind, isHidden }) => kind === 'typed' && !isHidden).slice(0, 1)
   return [
     ...step,
     ...(measured.length === 0 ? raw : [...measured, ...raw]).slice(
       0,
-      MOST_COLUMNS - step.length - (measured.length > 1 ? raw.length : 0),
+      MOST_COLUMNS - step.length - typed.length - (measured.length > 1 ? raw.length : 0),
     ),
+    ...typed,
   ]
 }
 
@@ -89,7 +93,17 @@ export function ReadingsTable({ notebook, rows }: ReadingsTableProps) {
                           ~
                         </span>
                       ) : null}
-                      {cellText(row, column)}
+                      {column.kind === 'typed' && rows !== null ? (
+                        <TypedCell
+                          experimentId={notebook.id}
+                          runId={rows.id}
+                          row={row}
+                          column={column}
+                          name={stepWords(row.step, step)}
+                        />
+                      ) : (
+                        cellText(row, column)
+                      )}
                     </td>
                   ))}
                   <td className="pr-3">

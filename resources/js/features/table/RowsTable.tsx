@@ -2,8 +2,10 @@ import { useState } from 'react'
 import type { Column, Marker, Notebook, Row, RunRows } from '../../lib/api/types'
 import type { Selection } from '../../lib/figure/selection'
 import { cellText, columnHead, numberOf, rowName } from '../../lib/notebook/labels'
+import { isTypedIn } from '../../lib/table/cells'
 import { secondsIn } from '../../lib/timed/words'
 import { SetAsideDialog, useSetAside } from '../reasonFigure'
+import { TypedCell } from './TypedCell'
 
 interface RowsTableProps {
   notebook: Notebook
@@ -19,6 +21,7 @@ export function RowsTable({ notebook, rows, selection, onSelect }: RowsTableProp
   const step = notebook.columns.find(({ kind }) => kind === 'step')
   const time = notebook.columns.find(({ kind }) => kind === 'time')
   const others = notebook.columns.filter(({ kind }) => kind !== 'step')
+  const run = notebook.runs.find(({ id }) => id === rows.id)
   const problems = rows.columns.filter(({ problem }) => problem !== null)
 
   return (
@@ -68,7 +71,17 @@ export function RowsTable({ notebook, rows, selection, onSelect }: RowsTableProp
                       className={`pl-4 ${row.setAside === null ? '' : 'quiet line-through'}`}
                       title={error === 0 ? undefined : `± ${Number(error.toPrecision(2))}`}
                     >
-                      {cellText(row, column)}
+                      {run !== undefined && isTypedIn(run, column) ? (
+                        <TypedCell
+                          experimentId={notebook.id}
+                          runId={rows.id}
+                          row={row}
+                          column={column}
+                          name={rowName(row, notebook.columns)}
+                        />
+                      ) : (
+                        cellText(row, column)
+                      )}
                     </td>
                   )
                 })}

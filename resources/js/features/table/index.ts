@@ -1,2 +1,3 @@
 export { TableDrawer } from './TableDrawer'
 export { TablePanel } from './TablePanel'
+export { TypedCell } from './TypedCell'
