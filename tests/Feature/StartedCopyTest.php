@@ -99,12 +99,14 @@ final class StartedCopyTest extends TestCase
     #[Depends('test_control_c_in_the_terminal_ends_everything_and_leaves_nothing')]
     public function test_data_of_another_version_are_told_and_never_touched_by_an_older_one(): void
     {
-        // As if they had been made before the last change of the tables.
+        // As if they had been made before some of the last changes of the tables, one of which has data to carry over.
         $newest = basename((string) array_slice((array) glob(base_path('database/migrations/*.php')), -1)[0], '.php');
+        self::assertStringEndsWith('_table_files', $newest, 'What a newer one has made is taken away below.');
         self::start();
         self::assertReady();
         $database = $this->database();
-        $database->exec("DELETE FROM migrations WHERE migration = '{$newest}'");
+        $database->exec("DELETE FROM migrations WHERE migration = '{$newest}' OR migration LIKE '%_sample_indexes'");
+        $database->exec('DROP TABLE table_files');
         $database->exec("ALTER TABLE sample_segments ADD whole VARBINARY(48) NOT NULL DEFAULT ''");
         $database->exec('UPDATE sample_segments SET whole = RIGHT(moments, 48)');
         $database->exec('DROP TABLE sample_indexes');
@@ -112,8 +114,12 @@ final class StartedCopyTest extends TestCase
         $this->end();
         self::start();
         self::assertReady();
-        self::assertStringContainsString('The database was of an older version; it was brought up to date (1 change), nothing was lost.', (string) self::$terminal?->getOutput());
+        self::assertStringContainsString('The database was of an older version; it was brought up to date (2 changes), nothing was lost.', (string) self::$terminal?->getOutput());
 
+        $counts = $this->database()->query('SELECT (SELECT COUNT(*) FROM sample_indexes), (SELECT COUNT(DISTINCT run_channel_id) FROM sample_segments), (SELECT SUM(LENGTH(heads)) FROM sample_indexes), (SELECT 80 * COUNT(*) FROM sample_segments)');
+        [$indexes, $channels, $bytes, $wanted] = array_map(intval(...), (array) $counts?->fetch(\PDO::FETCH_NUM));
+        self::assertGreaterThan(0, $channels, 'The demo has recorded runs.');
+        self::assertSame([$channels, $wanted], [$indexes, $bytes]);
         self::assertStringContainsString('Bench Gone is not connected. It is tried again by itself.', (string) self::$terminal?->getOutput(), 'It keeps nobody from starting.');
 
         $this->database()->exec("INSERT INTO migrations (migration, batch) VALUES ('2099_01_01_000001_from_the_future', 99)");
