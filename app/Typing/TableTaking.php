@@ -40,6 +40,8 @@ final readonly class TableTaking
     {
         $table->rowCount <= RowBook::MOST_ROWS || throw Refusal::tooManyRows(RowBook::MOST_ROWS);
         $this->journal->change($experiment, $sender, function (Draft $draft) use ($experiment, $file, $table, $wanted, $run, $asTrials, $sender): string {
+            // As it stands now that nobody else changes it: its rows have their numbers from this.
+            $run?->refresh();
             $trials = $asTrials ? Trials::in($table) : [];
             // The run comes first, so that it is what the change has made.
             $first = $run ?? TypedRunStart::add($draft, $experiment, $trials === [] ? [] : self::described($trials[0]), $sender->key);

@@ -74,6 +74,16 @@ final class TypedRunTest extends TestCase
         self::assertSame([2, 3, 1], array_column($this->rowsOf($run), 'number'));
     }
 
+    public function test_a_typed_number_is_shown_with_every_digit_it_has(): void
+    {
+        $this->column('w', 'L');
+        $this->fill(null, ['w'], [['7'], ['25 mL'], ['1.2e-3'], ['4.50']])->assertOk();
+
+        self::assertSame(['7.00', '0.025', '0.0012', '4.50'], array_map(static fn (array $r): string => $r['cells']['w']['shown'], $this->rowsOf($this->run)));
+        $this->patchJson("/api/experiments/{$this->experiment->id}/columns/{$this->id('w')}", ['decimals' => 1])->assertOk();
+        self::assertSame(['7.0', '0.0', '0.0', '4.5'], array_map(static fn (array $r): string => $r['cells']['w']['shown'], $this->rowsOf($this->run)), 'As it was asked for.');
+    }
+
     public function test_a_block_is_one_change_and_undo_brings_back_every_cell(): void
     {
         $this->fill(null, ['q', 't'], $this->class())->assertOk();

@@ -123,6 +123,12 @@ test.describe('runs that are typed', () => {
     await page.keyboard.type('5')
     await page.keyboard.press('Enter')
     await expectCell(page, 3, 1, '18.05')
+    // What is being typed is kept when another cell is pressed.
+    await page.keyboard.type('23')
+    await cell(page, 6, 2).click()
+    await expectCell(page, 4, 1, '23.00')
+    await page.getByRole('button', { name: /^Undo: Typed x: 23/ }).click()
+    await cell(page, 4, 1).click()
     await page.keyboard.type('7')
     await page.keyboard.press('Escape')
     await expectCell(page, 4, 1, '22.40')

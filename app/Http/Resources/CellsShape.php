@@ -22,6 +22,9 @@ final readonly class CellsShape
     /** @var array<string, int> by symbol; none where the ± says */
     private array $decimals;
 
+    /** @var array<string, true> by symbol: as many decimals as were typed, and more where a number has more */
+    private array $isTyped;
+
     /**
      * @param  array<string, WorkedColumn>  $worked  by symbol
      * @param  Collection<int, Column>  $columns
@@ -38,6 +41,8 @@ final readonly class CellsShape
             }
         }
         $this->decimals = $decimals;
+        $asked = array_filter($columns->pluck('decimals', 'symbol')->all(), is_int(...));
+        $this->isTyped = array_fill_keys(array_keys(array_diff_key($typed, $asked)), true);
     }
 
     /** @return array<string, array{value: float, uncertainty: float, shown: string}|null> by symbol; null for a blank */
@@ -49,11 +54,22 @@ final readonly class CellsShape
             $error = $column->cells?->uncertainty($place) ?? 0.0;
             $cells[$symbol] = $column->cells === null || ! is_finite($value) || ! is_finite($error) ? null : [
                 'value' => $value, 'uncertainty' => $error,
-                'shown' => isset($this->decimals[$symbol]) ? Digits::fixed($value, $this->decimals[$symbol]) : Digits::of(Measured::of($value, $error, $column->cells->unit))->value,
+                'shown' => $this->fixed($symbol, $value) ?? Digits::of(Measured::of($value, $error, $column->cells->unit))->value,
             ];
         }
 
         return $cells;
+    }
+
+    /** With the decimals of its column; null where it has none, or where a typed number would lose digits by them: 25 mL is 0.025 L. */
+    private function fixed(string $symbol, float $value): ?string
+    {
+        if (! isset($this->decimals[$symbol])) {
+            return null;
+        }
+        $shown = Digits::fixed($value, $this->decimals[$symbol]);
+
+        return isset($this->isTyped[$symbol]) && abs((float) $shown - $value) > 1e-9 * abs($value) ? null : $shown;
     }
 
     /** A value of a column with its digits, or with some more. */

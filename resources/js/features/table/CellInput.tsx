@@ -3,10 +3,12 @@ import { useEffect, useRef, useState, type ClipboardEvent, type KeyboardEvent } 
 interface CellInputProps {
   label: string
   text: string
+  /** The same with every digit, to be mended. */
+  whole: string
   isReadOnly: boolean
   placeholder: string
-  /** Typed, and left by a key that says where to go on, or by going elsewhere (null). */
-  onTyped: (text: string, event: KeyboardEvent | null) => void
+  /** Typed (null: as it was), and left by a key that says where to go on, or by going elsewhere (null). */
+  onTyped: (text: string | null, event: KeyboardEvent | null) => void
   /** A key while nothing is being typed. */
   onKey: (event: KeyboardEvent<HTMLInputElement>) => void
   onCopy: (event: ClipboardEvent, isCut: boolean) => void
@@ -20,7 +22,7 @@ const LEADING = ['Enter', 'Tab', 'ArrowUp', 'ArrowDown']
  * The cell in hand. It always holds the focus, so that a letter types over it at once and nothing else on the screen hears it;
  * its keys move through the table while nothing is being typed.
  */
-export function CellInput({ label, text, isReadOnly, placeholder, ...on }: CellInputProps) {
+export function CellInput({ label, text, whole, isReadOnly, placeholder, ...on }: CellInputProps) {
   const [typed, setTyped] = useState<string | null>(null)
   const [isMending, setIsMending] = useState(false)
   const ref = useRef<HTMLInputElement>(null)
@@ -33,7 +35,8 @@ export function CellInput({ label, text, isReadOnly, placeholder, ...on }: CellI
     const now = typed
     setTyped(null)
     setIsMending(false)
-    if (now !== null) on.onTyped(now, event)
+    // What is as it was is not typed over.
+    if (now !== null) on.onTyped(now === whole ? null : now, event)
   }
 
   function handleKeyDown(event: KeyboardEvent<HTMLInputElement>) {
@@ -42,8 +45,8 @@ export function CellInput({ label, text, isReadOnly, placeholder, ...on }: CellI
       if (event.key === 'F2' && !isReadOnly) {
         event.preventDefault()
         setIsMending(true)
-        setTyped(text)
-        const end = text.length
+        setTyped(whole)
+        const end = whole.length
         requestAnimationFrame(() => ref.current?.setSelectionRange(end, end))
       } else on.onKey(event)
       return
@@ -78,7 +81,7 @@ export function CellInput({ label, text, isReadOnly, placeholder, ...on }: CellI
       onDoubleClick={() => {
         if (!isReadOnly && typed === null) {
           setIsMending(true)
-          setTyped(text)
+          setTyped(whole)
         }
       }}
       onBlur={() => {

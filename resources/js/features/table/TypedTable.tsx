@@ -2,8 +2,9 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
 import type { Column, Notebook, Row, RunRows, RunSummary } from '../../lib/api/types'
 import { blockOf, cellsOf, isWithin, ledBy, nextOf, pickAt, squared, textOf, type Pick } from '../../lib/table/grid'
-import { isTypedIn, typedText, widthOf } from '../../lib/table/cells'
+import { isTypedIn, shownText, typedText, widthOf } from '../../lib/table/cells'
 import { isPlainBlock } from '../../lib/table/taking'
+import { useNotices } from '../../ui/notices'
 import { CellInput } from './CellInput'
 import { ColumnHead } from './ColumnHead'
 import { EditsRefused } from './EditsRefused'
@@ -38,6 +39,7 @@ export function TypedTable({ notebook, run, rows, column = null, onColumn, onTab
   const edits = useCellEdits(notebook.id, run.id, table.rowAt)
   const [pick, setPick] = useState<Pick | null>(table.count === 0 ? pickAt(0, 0) : null)
   const [isDragging, setIsDragging] = useState(false)
+  const { tell } = useNotices()
   const count = Math.max(table.count, edits.reach)
   // Below the last row there is a blank one to go on in.
   const size = { rows: count + (run.kind === 'typed' ? 1 : 0), columns: columns.length }
@@ -95,7 +97,20 @@ export function TypedTable({ notebook, run, rows, column = null, onColumn, onTab
       )
   }
 
+  /** Of a long table only what is on screen, and some beside it, is here; the rest must not be taken for blank. */
+  function isHere(): boolean {
+    const last = block === null ? -1 : Math.min(block.bottom, table.count - 1)
+    for (let row = block?.top ?? 0; row <= last; row++) {
+      if (table.rowAt(row) === undefined) {
+        tell('So many rows cannot be copied or filled from here. Choose fewer, or take the rows as a file in Report.')
+        return false
+      }
+    }
+    return true
+  }
+
   function fillDown(): void {
+    if (!isHere()) return
     const [top, ...rest] = chosen()
     if (block !== null && top !== undefined && rest.length > 0)
       put(
@@ -129,9 +144,9 @@ export function TypedTable({ notebook, run, rows, column = null, onColumn, onTab
     event.preventDefault()
   }
 
-  function handleTyped(text: string, event: KeyboardEvent | null) {
+  function handleTyped(text: string | null, event: KeyboardEvent | null) {
     if (pick === null) return
-    put(pick.at.row, pick.at.column, [[text]])
+    if (text !== null) put(pick.at.row, pick.at.column, [[text]])
     if (event === null) return
     const after = { rows: Math.max(size.rows, pick.at.row + 2), columns: size.columns }
     go(
@@ -142,6 +157,7 @@ export function TypedTable({ notebook, run, rows, column = null, onColumn, onTab
   }
 
   function handleCopy(event: ClipboardEvent, isCut: boolean) {
+    if (!isHere()) return
     event.clipboardData.setData('text/plain', textOf(chosen()))
     event.preventDefault()
     if (isCut) clear()
@@ -221,7 +237,7 @@ export function TypedTable({ notebook, run, rows, column = null, onColumn, onTab
                 {columns.map((one, place) => {
                   const isHeld = pick?.at.row === index && pick.at.column === place
                   const edit = edits.typedAt(index, one.id)
-                  const text = edit?.text ?? typedText(table.rowAt(index), one)
+                  const text = edit?.text ?? shownText(table.rowAt(index), one)
                   const isBad = table.rowAt(index)?.texts[one.symbol] !== undefined && !one.isWords
                   return (
                     <td
@@ -234,6 +250,8 @@ export function TypedTable({ notebook, run, rows, column = null, onColumn, onTab
                       onPointerDown={(event) => {
                         if (isHeld || event.button !== 0) return
                         event.preventDefault()
+                        // What is being typed elsewhere is kept before the cell is left.
+                        if (document.activeElement instanceof HTMLInputElement) document.activeElement.blur()
                         setIsDragging(true)
                         const at = { row: index, column: place }
                         setPick({ at, from: event.shiftKey && pick !== null ? pick.from : at })
@@ -249,6 +267,7 @@ export function TypedTable({ notebook, run, rows, column = null, onColumn, onTab
                           key={`${index} ${place}`}
                           label={`${one.symbol}, row ${index + 1}`}
                           text={text}
+                          whole={textAt(index, one)}
                           isReadOnly={!isTypedIn(run, one)}
                           placeholder={index === count && place === 0 ? 'type or paste' : ''}
                           onTyped={handleTyped}

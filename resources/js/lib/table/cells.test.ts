@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { column, row, VOLUME } from '../../testing/notebook'
-import { isTypedIn, typedText, widthOf } from './cells'
+import { isTypedIn, shownText, typedText, widthOf } from './cells'
 
 it('knows where a cell is typed', () => {
   const kinds = ['time', 'measured', 'step', 'typed', 'derived'] as const
@@ -20,6 +20,14 @@ it('tells what stands in a cell as it can be typed again', () => {
   expect(typedText(undefined, flow)).toBe('')
   expect(typedText(row(1, 2.5), VOLUME)).toBe('2.50')
   expect(typedText(row(1, null, { V: 2.5 }), VOLUME)).toBe('2.50')
+})
+
+it('shows the digits of a column, and copies all that a number has', () => {
+  const rounded = row(1, null, {}, { cells: { q: { value: 9.8134, uncertainty: 0.3, shown: '9.8' } } })
+  const flow = column('q', { kind: 'typed' })
+  expect([shownText(rounded, flow), typedText(rounded, flow)]).toEqual(['9.8', '9.8134'])
+  expect(typedText(row(1, null, { q: 12 }), flow)).toBe('12.00')
+  expect(shownText(undefined, flow)).toBe('')
 })
 
 it('has a usual width', () => {

@@ -8,11 +8,20 @@ export function isTypedIn(run: Pick<RunSummary, 'kind'>, column: Pick<Column, 'k
   return run.kind === 'typed' ? column.kind !== 'derived' : column.kind === 'typed' && run.kind !== 'timed'
 }
 
-/** What stands in a cell, as it can be typed again: a number with its digits, words, or what is no number. */
-export function typedText(row: Row | undefined, column: Column): string {
+/** What is seen of a cell: a number with the digits of its column, words, or what is no number. */
+export function shownText(row: Row | undefined, column: Column): string {
   if (row === undefined) return ''
   if (column.kind === 'step' && row.step !== null) return stepText(row.step, column)
   return row.texts[column.symbol] ?? row.cells[column.symbol]?.shown ?? ''
+}
+
+/** The same as it is typed again or copied: with every digit it has. */
+export function typedText(row: Row | undefined, column: Column): string {
+  const shown = shownText(row, column)
+  const value = row?.cells[column.symbol]?.value
+  return value === undefined || Number(shown) === value || row?.texts[column.symbol] !== undefined
+    ? shown
+    : String(value)
 }
 
 /** Width of a column of the table in px. */
