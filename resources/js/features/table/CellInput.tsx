@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
+import { useEffect, useLayoutEffect, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
 
 interface CellInputProps {
   label: string
@@ -28,8 +28,12 @@ export function CellInput({ label, text, whole, isReadOnly, placeholder, ...on }
   const ref = useRef<HTMLInputElement>(null)
   useEffect(() => {
     ref.current?.focus({ preventScroll: true })
-    ref.current?.select()
   }, [])
+  // Chosen as a whole, so that a letter types over it; also when what stands in it has become another meanwhile.
+  const isIdle = typed === null
+  useLayoutEffect(() => {
+    if (isIdle) ref.current?.select()
+  }, [text, isIdle])
 
   function done(event: KeyboardEvent | null): void {
     const now = typed
@@ -55,7 +59,6 @@ export function CellInput({ label, text, whole, isReadOnly, placeholder, ...on }
       event.preventDefault()
       setTyped(null)
       setIsMending(false)
-      requestAnimationFrame(() => ref.current?.select())
     } else if (LEADING.includes(event.key) && !event.altKey && !(isMending && event.key.startsWith('Arrow'))) {
       event.preventDefault()
       done(event)
