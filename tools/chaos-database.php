@@ -8,6 +8,7 @@ declare(strict_types=1);
 use App\Models\Bench;
 use App\Models\Reading;
 use App\Models\User;
+use App\Samples\SegmentValues;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\HostileMessages;
@@ -35,9 +36,8 @@ foreach (DB::table('run_channels')->join('probes', 'probes.id', '=', 'probe_id')
     $heard = $told['heard'][$channel->channel] ?? [];
     $kept = [];
     $next = null;
-    $columns = ['first_seq', 'count', 'payload'];
-    $blocks = DB::table('sample_blocks')->where('run_channel_id', $channel->id)->select($columns)
-        ->unionAll(DB::table('sample_segments')->where('run_channel_id', $channel->id)->select($columns))->orderBy('first_seq');
+    $blocks = DB::table('sample_blocks')->where('run_channel_id', $channel->id)->select('first_seq', 'count', 'payload')
+        ->unionAll(DB::table('sample_segments')->where('run_channel_id', $channel->id)->selectRaw('first_seq, `count`, '.SegmentValues::all().' AS payload'))->orderBy('first_seq');
     foreach ($blocks->cursor() as $block) {
         $count['gaps'] += $next !== null && $block->first_seq > $next ? 1 : 0;
         $count['doubled'] += $next === null ? 0 : max(0, $next - $block->first_seq);

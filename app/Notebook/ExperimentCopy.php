@@ -16,7 +16,7 @@ final class ExperimentCopy
 
     /** Columns of samples, which are copied without being read. */
     private const SAMPLES = [
-        'sample_segments' => 'first_seq, count, t0, t1, dt, outline, envelope, moments, offsets, payload',
+        'sample_segments' => 'first_seq, count, t0, t1, dt, outline, envelope, moments, offsets, values_0, values_1, values_2, values_3, values_4, values_5, values_6, values_7',
         'sample_indexes' => 'heads',
         'sample_blocks' => 'first_seq, count, t0, dt, times, payload',
     ];

@@ -82,13 +82,13 @@ final readonly class Filing
      */
     private function unfinished(int $channel, SegmentIndex $index, Collection $blocks): ?\stdClass
     {
-        $last = array_slice($index->heads, -1)[0] ?? null;
+        $last = array_slice($index->heads(), -1)[0] ?? null;
         $first = $blocks->first();
         if ($last === null || $first === null || $last->count >= Segment::SAMPLES || (int) $last->key + $last->count !== (int) $first->first_seq) {
             return null;
         }
 
-        return $this->database->table('sample_segments')->where('run_channel_id', $channel)->where('first_seq', $last->key)->selectRaw('first_seq, `count`, t0, dt, offsets AS times, payload')->first();
+        return $this->database->table('sample_segments')->where('run_channel_id', $channel)->where('first_seq', $last->key)->selectRaw('first_seq, `count`, t0, dt, offsets AS times, '.SegmentValues::all().' AS payload')->first();
     }
 
     /** @return array<string, int|float|string|null> a row of sample_segments */
@@ -100,7 +100,7 @@ final readonly class Filing
 
         return [
             'run_channel_id' => $channel, 'first_seq' => $firstSeq, 'count' => $segment->count(), 't0' => $segment->t0, 't1' => $segment->end(), 'dt' => $segment->dt,
-            'offsets' => $offsets === null ? null : Packed::of($offsets), 'payload' => Packed::of($segment->values),
+            'offsets' => $offsets === null ? null : Packed::of($offsets), ...SegmentValues::columns($segment->values),
             'outline' => Packed::of(array_slice($envelope, $fine)),
             'envelope' => Packed::of(array_slice($envelope, 0, $fine)), 'moments' => Packed::moments($segment->moments()),
         ];

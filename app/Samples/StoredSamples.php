@@ -23,6 +23,9 @@ use Welkion\Core\Samples\SegmentsInMemory;
  */
 final readonly class StoredSamples implements SampleStore
 {
+    /** Different stretches of bytes that are asked for in one question. */
+    private const AT_ONCE = 50;
+
     /** @param  SegmentsInMemory  $newest  keyed by words, to be told from segments */
     private function __construct(private ConnectionInterface $database, private int $channel, private SegmentIndex $filed, private SegmentsInMemory $newest)
     {
@@ -45,13 +48,14 @@ final readonly class StoredSamples implements SampleStore
 
     public function count(): int
     {
-        return array_sum(array_map(static fn (SegmentHead $h): int => $h->count, $this->filed->heads)) + $this->newest->count();
+        return array_sum(array_map(static fn (SegmentHead $h): int => $h->count, $this->filed->heads())) + $this->newest->count();
     }
 
     public function extent(): ?array
     {
-        $starts = array_map(static fn (SegmentHead $h): float => $h->t0, $this->filed->heads);
-        $ends = array_map(static fn (SegmentHead $h): float => $h->end, $this->filed->heads);
+        $heads = $this->filed->heads();
+        $starts = array_map(static fn (SegmentHead $h): float => $h->t0, $heads);
+        $ends = array_map(static fn (SegmentHead $h): float => $h->end, $heads);
         $newest = $this->newest->extent();
         if ($newest !== null) {
             [$starts[], $ends[]] = $newest;
@@ -62,17 +66,25 @@ final readonly class StoredSamples implements SampleStore
 
     public function heads(float $from, float $to): array
     {
-        return [...array_filter($this->filed->heads, static fn (SegmentHead $h): bool => $h->end >= $from && $h->t0 <= $to), ...$this->newest->heads($from, $to)];
+        return [...$this->filed->heads($from, $to), ...$this->newest->heads($from, $to)];
+    }
+
+    public function span(float $from, float $to, float $edge): array
+    {
+        [$whole, $ends] = $this->filed->span($from, $to, $edge);
+        [$newest, $newestEnds] = $this->newest->span($from, $to, $edge);
+
+        return [[...$whole, ...$newest], [...$ends, ...$newestEnds]];
     }
 
     public function values(array $parts): array
     {
-        return $this->numbers('payload', $parts, static fn (Part $p): array => [$p->from, $p->count], $this->newest->values(...));
+        return $this->numbers($parts, static fn (Part $p): array => [...SegmentValues::of($p->from, $p->count), $p->count], $this->newest->values(...));
     }
 
     public function offsets(array $parts): array
     {
-        return $this->numbers('offsets', $parts, static fn (Part $p): array => [$p->from, $p->count], $this->newest->offsets(...));
+        return $this->numbers($parts, static fn (Part $p): array => ['offsets', $p->from, $p->count], $this->newest->offsets(...));
     }
 
     public function envelopes(int $level, array $parts): array
@@ -81,7 +93,7 @@ final readonly class StoredSamples implements SampleStore
         $begins = static fn (int $count): int => Levels::offset($count, $level) - ($isOutline ? Levels::offset($count, Filing::OUTLINE_FROM) : 0);
 
         return $this->numbers(
-            $isOutline ? 'outline' : 'envelope', $parts, static fn (Part $p): array => [2 * ($begins($p->head->count) + $p->from), 2 * $p->count],
+            $parts, static fn (Part $p): array => [$isOutline ? 'outline' : 'envelope', 2 * ($begins($p->head->count) + $p->from), 2 * $p->count],
             fn (array $newest): array => $this->newest->envelopes($level, $newest),
         );
     }
@@ -89,7 +101,7 @@ final readonly class StoredSamples implements SampleStore
     public function moments(int $of, array $parts): array
     {
         $numbers = $this->numbers(
-            'moments', $parts, static fn (Part $p): array => [Moments::NUMBERS * (Segment::momentsOffset($p->head->count, $of) + $p->from), Moments::NUMBERS * $p->count],
+            $parts, static fn (Part $p): array => ['moments', Moments::NUMBERS * (Segment::momentsOffset($p->head->count, $of) + $p->from), Moments::NUMBERS * $p->count],
             fn (array $newest): array => array_map(
                 static fn (array $all): array => array_merge([], ...array_map(static fn (Moments $m): array => $m->numbers(), $all)), $this->newest->moments($of, $newest),
             ),
@@ -99,32 +111,30 @@ final readonly class StoredSamples implements SampleStore
     }
 
     /**
-     * Numbers out of one column, as few questions as there are different stretches of bytes.
+     * Numbers of segments, in as few questions as can be.
      *
      * @param  list<Part>  $parts
-     * @param  \Closure(Part): array{int, int}  $where  first number and how many
+     * @param  \Closure(Part): array{string, int, int}  $where  column, first number and how many
      * @param  \Closure(list<Part>): list<list<float>>  $ofNewest
      * @return list<list<float>> for each part
      */
-    private function numbers(string $column, array $parts, \Closure $where, \Closure $ofNewest): array
+    private function numbers(array $parts, \Closure $where, \Closure $ofNewest): array
     {
         $found = [];
         $asked = [];
         $newest = [];
         foreach ($parts as $i => $part) {
             if (is_int($part->head->key)) {
-                [$from, $count] = $where($part);
-                $asked["{$from} {$count}"][$part->head->key] = $i;
+                $stretch = $where($part);
+                $asked[implode(' ', $stretch)] ??= ['stretch' => $stretch, 'places' => []];
+                $asked[implode(' ', $stretch)]['places'][$part->head->key] = $i;
             } else {
                 $newest[$i] = $part;
             }
         }
-        foreach ($asked as $stretch => $places) {
-            [$from, $count] = array_map(intval(...), explode(' ', $stretch));
-            $rows = $this->database->table('sample_segments')->where('run_channel_id', $this->channel)->whereIn('first_seq', array_keys($places))
-                ->selectRaw("first_seq, SUBSTRING({$column}, ?, ?) AS bytes", [1 + $from * Packed::BYTES, $count * Packed::BYTES])->get();
-            foreach ($rows as $row) {
-                $found[$places[(int) $row->first_seq]] = Packed::numbers((string) $row->bytes);
+        foreach (array_chunk($asked, self::AT_ONCE) as $some) {
+            foreach ($this->stretches($some) as $row) {
+                $found[$some[(int) $row->stretch]['places'][(int) $row->first_seq]] = Packed::numbers((string) $row->bytes);
             }
         }
         foreach ($newest === [] ? [] : array_combine(array_keys($newest), $ofNewest(array_values($newest))) as $i => $numbers) {
@@ -133,5 +143,23 @@ final readonly class StoredSamples implements SampleStore
         ksort($found);
 
         return array_values($found);
+    }
+
+    /**
+     * Pieces of columns in one question: each question costs the way there and back.
+     *
+     * @param  non-empty-list<array{stretch: array{string, int, int}, places: non-empty-array<int, int>}>  $asked  places: segments by their first number
+     * @return array<\stdClass> stretch, first_seq, bytes
+     */
+    private function stretches(array $asked): array
+    {
+        $parts = [];
+        $bindings = [];
+        foreach ($asked as $i => ['stretch' => [$column, $from, $count], 'places' => $places]) {
+            $parts[] = "SELECT {$i} AS stretch, first_seq, SUBSTRING({$column}, ?, ?) AS bytes FROM sample_segments WHERE run_channel_id = ? AND first_seq IN (".implode(',', array_fill(0, count($places), '?')).')';
+            array_push($bindings, 1 + $from * Packed::BYTES, $count * Packed::BYTES, $this->channel, ...array_keys($places));
+        }
+
+        return $this->database->select(implode(' UNION ALL ', $parts), $bindings);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Samples\SegmentValues;
 use Illuminate\Support\Facades\Http;
 use PHPUnit\Framework\Attributes\Depends;
 use Symfony\Component\Process\InputStream;
@@ -105,10 +106,14 @@ final class StartedCopyTest extends TestCase
         self::start();
         self::assertReady();
         $database = $this->database();
+        $samples = 'SELECT SUM(CRC32('.SegmentValues::all().')), SUM(`count`) FROM sample_segments';
+        $before = $database->query($samples)?->fetch(\PDO::FETCH_NUM);
         $database->exec("DELETE FROM migrations WHERE migration = '{$newest}' OR migration LIKE '%_sample_indexes'");
         $database->exec('DROP TABLE table_files');
         $database->exec("ALTER TABLE sample_segments ADD whole VARBINARY(48) NOT NULL DEFAULT ''");
-        $database->exec('UPDATE sample_segments SET whole = RIGHT(moments, 48)');
+        $database->exec('ALTER TABLE sample_segments ADD payload MEDIUMBLOB NOT NULL');
+        $database->exec('UPDATE sample_segments SET whole = RIGHT(moments, 48), payload = '.SegmentValues::all());
+        $database->exec('ALTER TABLE sample_segments DROP COLUMN values_0, DROP COLUMN values_1, DROP COLUMN values_2, DROP COLUMN values_3, DROP COLUMN values_4, DROP COLUMN values_5, DROP COLUMN values_6, DROP COLUMN values_7');
         $database->exec('DROP TABLE sample_indexes');
         $database->exec("INSERT INTO benches (user_id, name, host, port, is_simulated) VALUES (1, 'Gone', '127.0.0.1', 9, 0)");
         $this->end();
@@ -120,6 +125,7 @@ final class StartedCopyTest extends TestCase
         [$indexes, $channels, $bytes, $wanted] = array_map(intval(...), (array) $counts?->fetch(\PDO::FETCH_NUM));
         self::assertGreaterThan(0, $channels, 'The demo has recorded runs.');
         self::assertSame([$channels, $wanted], [$indexes, $bytes]);
+        self::assertSame($before, $this->database()->query($samples)?->fetch(\PDO::FETCH_NUM), 'Every sample is what it was.');
         self::assertStringContainsString('Bench Gone is not connected. It is tried again by itself.', (string) self::$terminal?->getOutput(), 'It keeps nobody from starting.');
 
         $this->database()->exec("INSERT INTO migrations (migration, batch) VALUES ('2099_01_01_000001_from_the_future', 99)");

@@ -14,6 +14,7 @@ use App\Notebook\ProtocolLibrary;
 use App\Notebook\Sender;
 use App\Recording\RunBook;
 use App\Recording\RunStart;
+use App\Samples\SegmentValues;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Welkion\Core\Samples\Packed;
@@ -82,7 +83,7 @@ final class FastBenches
         foreach ($this->channels() as $channel) {
             $next = null;
             $spans = [];
-            foreach (DB::table('sample_segments')->where('run_channel_id', $channel)->orderBy('first_seq')->select('first_seq', 'count', 't0', 't1', 'payload')->lazy(20) as $segment) {
+            foreach (DB::table('sample_segments')->where('run_channel_id', $channel)->orderBy('first_seq')->selectRaw('first_seq, `count`, t0, t1, '.SegmentValues::all().' AS payload')->lazy(20) as $segment) {
                 $first = (int) $segment->first_seq;
                 $told['gaps'] += $next !== null && $first > $next ? 1 : 0;
                 $told['doubled'] += $next !== null && $first < $next ? $next - $first : 0;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use App\Samples\SegmentValues;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -18,10 +19,9 @@ trait KeptSamples
      */
     protected static function keptOf(iterable $channels): Collection
     {
-        $columns = ['run_channel_id', 'first_seq', 'count', 'payload'];
-        $segments = DB::table('sample_segments')->whereIn('run_channel_id', collect($channels))->select($columns);
+        $segments = DB::table('sample_segments')->whereIn('run_channel_id', collect($channels))->selectRaw('run_channel_id, first_seq, `count`, '.SegmentValues::all().' AS payload');
 
-        return DB::table('sample_blocks')->whereIn('run_channel_id', collect($channels))->select($columns)
+        return DB::table('sample_blocks')->whereIn('run_channel_id', collect($channels))->select('run_channel_id', 'first_seq', 'count', 'payload')
             ->unionAll($segments)->orderBy('first_seq')->get()->groupBy('run_channel_id');
     }
 

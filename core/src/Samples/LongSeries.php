@@ -46,9 +46,10 @@ final readonly class LongSeries
      */
     public function moments(float $from, float $to): Moments
     {
-        $whole = [];
+        self::check($from, $to);
+        [$whole, $ends] = $this->store->span($from, $to, self::EDGE_S);
         $edges = [];
-        foreach ($this->within($from, $to) as $part) {
+        foreach ($this->parts($ends, $from, $to) as $part) {
             if ($part->count === $part->head->count) {
                 $whole[] = $part->head->moments->later($part->head->t0 - $from);
             } else {
@@ -237,11 +238,27 @@ final readonly class LongSeries
      */
     private function within(float $from, float $to): array
     {
+        self::check($from, $to);
+
+        return $this->parts($this->store->heads($from - self::EDGE_S, $to + self::EDGE_S), $from, $to);
+    }
+
+    /** @throws InvalidQuantity If the span ends before it begins. */
+    private static function check(float $from, float $to): void
+    {
         if (is_nan($from) || is_nan($to) || $to < $from) {
             throw new InvalidQuantity('A span ends after it begins.');
         }
+    }
+
+    /**
+     * @param  list<SegmentHead>  $heads
+     * @return list<Part> the samples of each that lie in the span
+     */
+    private function parts(array $heads, float $from, float $to): array
+    {
         $parts = [];
-        foreach ($this->store->heads($from - self::EDGE_S, $to + self::EDGE_S) as $head) {
+        foreach ($heads as $head) {
             $edge = min(self::EDGE_S, self::EDGE_SHARE * $head->step());
             if ($head->end < $from - $edge || $head->t0 > $to + $edge) {
                 continue;

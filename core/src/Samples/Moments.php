@@ -98,8 +98,12 @@ final readonly class Moments
     public static function together(array $parts): self
     {
         // In pairs, so that rounding grows with the logarithm of their number.
-        while (count($parts) > 1) {
-            $parts = array_map(static fn (array $pair): self => isset($pair[1]) ? $pair[0]->joined($pair[1]) : $pair[0], array_chunk($parts, 2));
+        while (($n = count($parts)) > 1) {
+            $pairs = [];
+            for ($i = 0; $i < $n; $i += 2) {
+                $pairs[] = isset($parts[$i + 1]) ? $parts[$i]->joined($parts[$i + 1]) : $parts[$i];
+            }
+            $parts = $pairs;
         }
 
         return $parts[0] ?? self::none();
@@ -141,9 +145,19 @@ final readonly class Moments
     {
         $all = [];
         for ($i = 0, $n = count($numbers) - self::NUMBERS + 1; $i < $n; $i += self::NUMBERS) {
-            $all[] = new self((int) $numbers[$i], $numbers[$i + 1], $numbers[$i + 2], $numbers[$i + 3], $numbers[$i + 4], $numbers[$i + 5]);
+            $all[] = self::at($numbers, $i);
         }
 
         return $all;
+    }
+
+    /**
+     * @param  list<float>  $numbers  as numbers() gave them, among others
+     * @param  int  $place  where they begin
+     * @param  float  $later  s from the moment times are counted from to the one they were
+     */
+    public static function at(array $numbers, int $place, float $later = 0.0): self
+    {
+        return new self((int) $numbers[$place], $numbers[$place + 1] + $later, $numbers[$place + 2], $numbers[$place + 3], $numbers[$place + 4], $numbers[$place + 5]);
     }
 }

@@ -17,6 +17,15 @@ interface SampleStore
     public function heads(float $from, float $to): array;
 
     /**
+     * The segments of a span, as little of each as moments of the span need.
+     *
+     * @param  float  $edge  s by which a sample may miss the span
+     * @return array{list<Moments>, list<SegmentHead>} of each segment that lies in it, times counted from $from; and the heads of
+     *                                                 those of which only some samples may
+     */
+    public function span(float $from, float $to, float $edge): array;
+
+    /**
      * @param  list<Part>  $parts  in samples
      * @return list<list<float>> raw unit, for each part
      */

@@ -36,6 +36,20 @@ final readonly class SegmentsInMemory implements SampleStore
         return $heads;
     }
 
+    public function span(float $from, float $to, float $edge): array
+    {
+        [$whole, $ends] = [[], []];
+        foreach ($this->heads($from - $edge, $to + $edge) as $head) {
+            if ($head->t0 >= $from && $head->end <= $to) {
+                $whole[] = $head->moments->later($head->t0 - $from);
+            } else {
+                $ends[] = $head;
+            }
+        }
+
+        return [$whole, $ends];
+    }
+
     public function values(array $parts): array
     {
         return array_map(fn (Part $p): array => array_slice($this->segments[$p->head->key]->values, $p->from, $p->count), $parts);
