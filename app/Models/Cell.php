@@ -22,6 +22,18 @@ final class Cell extends Model
 
     protected $guarded = [];
 
+    /**
+     * A run has hundreds of cells, and each is read several times: what kind an attribute is, is not asked each time.
+     *
+     * @return array{float, float} mean of the samples, and its standard error
+     */
+    public function signal(): array
+    {
+        $stored = $this->attributes;
+
+        return [(float) $stored['mean'], (float) $stored['scatter'] / sqrt(max(1, (int) $stored['sample_count']))];
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {

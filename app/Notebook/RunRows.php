@@ -31,8 +31,9 @@ final readonly class RunRows
      * @param  list<Reading>  $readings  in the order they are shown
      * @param  Collection<int, Column>  $columns
      * @param  array<int, Calibration|null>  $instead  calibration by channel, in place of the one in force
+     * @param  list<array<int, array{float, float}>>  $signals  of each reading: signal and its standard error, by channel
      */
-    private function __construct(public Run $run, public array $readings, private Collection $columns, private array $instead)
+    private function __construct(public Run $run, public array $readings, private Collection $columns, private array $instead, private array $signals)
     {
     }
 
@@ -47,10 +48,14 @@ final readonly class RunRows
         $step = $columns->first(static fn (Column $c): bool => $c->kind === ColumnKind::Step);
         $direction = $step instanceof Column ? self::direction($run, $step) : 0;
         if ($direction !== 0) {
-            usort($readings, static fn (Reading $a, Reading $b): int => $direction * ($a->step <=> $b->step) ?: $a->row <=> $b->row);
+            $by = array_map(static fn (Reading $r): array => [$direction * (float) $r->step, $r->row, $r], $readings);
+            usort($by, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
+            $readings = array_column($by, 2);
         }
 
-        return new self($run, $readings, $columns, $instead);
+        $signals = array_map(static fn (Reading $r): array => $r->cells->mapWithKeys(static fn (Cell $c): array => [$c->run_channel_id => $c->signal()])->all(), $readings);
+
+        return new self($run, $readings, $columns, $instead, $signals);
     }
 
     public function data(): RunData
@@ -84,15 +89,15 @@ final readonly class RunRows
         $calibration = array_key_exists($channel->id, $this->instead) ? $this->instead[$channel->id] : $channel->calibrationInForce();
         $line = $column->is_raw ? null : $channel->readingBy($calibration);
         $celsius = $line === null ? [] : $this->celsius();
-        $cells = $this->cells($channel);
         $source = Source::named($calibration === null ? "stated line of probe {$channel->probe_id}" : "calibration {$calibration->id}", "calibration of the {$channel->probe->title}");
         [$values, $scatter, $common] = [[], [], []];
         $unit = $column->is_raw ? Unit::ofHeader($channel->probe->raw_unit) : Unit::ofHeader($calibration->unit ?? $channel->probe->model()->unit);
-        foreach ($cells as $row => $cell) {
+        foreach ($this->signals as $row => $of) {
+            $signal = $of[$channel->id] ?? null;
             $quantity = match (true) {
-                $cell === null => null,
-                $column->is_raw => Measured::of($cell->mean, self::scatterOf($cell), $unit),
-                default => $line === null ? null : self::quantity($line, $cell, $celsius[$row], $source),
+                $signal === null => null,
+                $column->is_raw => Measured::of(...$signal, unit: $unit),
+                default => $line === null ? null : self::quantity($line, $signal, $celsius[$row], $source),
             };
             $values[] = $quantity === null ? NAN : $quantity->value;
             [$scatter[], $shares] = $quantity === null ? [0.0, []] : self::parted($quantity->shares);
@@ -114,32 +119,23 @@ final readonly class RunRows
             return array_fill(0, count($this->readings), null);
         }
 
-        return array_map(
-            static fn (?Cell $cell): ?float => $cell === null ? null : self::quantity($scale, $cell, null, null, isExact: true)?->value, $this->cells($thermometer),
-        );
+        $values = static fn (array $of): ?float => isset($of[$thermometer->id]) ? self::quantity($scale, [$of[$thermometer->id][0], 0.0], null, null)?->value : null;
+
+        return array_map($values, $this->signals);
     }
 
-    /** @return list<Cell|null> what a channel had at each reading */
-    private function cells(RunChannel $channel): array
-    {
-        $id = $channel->id;
-
-        return array_map(static fn (Reading $r): ?Cell => $r->cells->first(static fn (Cell $c): bool => $c->run_channel_id === $id), $this->readings);
-    }
-
-    /** A reading that cannot be worked out is a gap in its own row, and in no other. */
-    private static function quantity(ProbeCalibration $by, Cell $cell, ?float $celsius, ?Source $source, bool $isExact = false): ?Measured
+    /**
+     * A reading that cannot be worked out is a gap in its own row, and in no other.
+     *
+     * @param  array{float, float}  $signal
+     */
+    private static function quantity(ProbeCalibration $by, array $signal, ?float $celsius, ?Source $source): ?Measured
     {
         try {
-            return $by->quantity($cell->mean, $isExact ? 0.0 : self::scatterOf($cell), $celsius, $source);
+            return $by->quantity($signal[0], $signal[1], $celsius, $source);
         } catch (CoreException|\ArithmeticError) {
             return null;
         }
-    }
-
-    private static function scatterOf(Cell $cell): float
-    {
-        return $cell->scatter / sqrt(max(1, $cell->sample_count));
     }
 
     /** @return array{float, array<string, array{Source, float}>} what it scatters by itself, and what it shares with other rows */
