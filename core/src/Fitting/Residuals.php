@@ -21,6 +21,12 @@ final readonly class Residuals
     private const LEAST = 5;
 
     /**
+     * Of more points so many are looked at: a bend that these do not show is smaller than any a curve is chosen for. A prime,
+     * so that they do not keep step with rows that repeat.
+     */
+    private const MOST = 3989;
+
+    /**
      * @param  float  $runsProbability  chance of so few runs of one sign, or fewer, in random residuals
      * @param  float  $curvatureProbability  chance of so large a quadratic term, or larger, on top of the curve
      */
@@ -35,11 +41,25 @@ final readonly class Residuals
      */
     public static function of(array $x, array $residuals, array $slopes): self
     {
-        $order = $x;
-        $sorted = $residuals;
-        array_multisort($order, $sorted);
+        if (count($x) > self::MOST) {
+            [$x, $residuals, $slopes] = [self::some($x), self::some($residuals), array_map(self::some(...), $slopes)];
+        }
 
-        return new self(self::runs($sorted), self::curvature($x, $residuals, $slopes));
+        return new self(self::runs(self::inOrder($x, $residuals)), self::curvature($x, $residuals, $slopes));
+    }
+
+    /**
+     * @param  list<float>  $list
+     * @return list<float>
+     */
+    private static function some(array $list): array
+    {
+        $some = [];
+        for ($i = 0, $n = count($list); $i < self::MOST; $i++) {
+            $some[] = $list[intdiv($i * $n, self::MOST)];
+        }
+
+        return $some;
     }
 
     /**
@@ -54,23 +74,41 @@ final readonly class Residuals
     }
 
     /**
+     * @param  list<float>  $x
+     * @param  list<float>  $residuals
+     * @return list<float> the residuals in order of x; those of the same x as they were taken
+     */
+    private static function inOrder(array $x, array $residuals): array
+    {
+        for ($i = 1, $n = count($x); $i < $n && $x[$i] >= $x[$i - 1]; $i++);
+        if ($i >= $n) {
+            return $residuals;
+        }
+        asort($x);
+
+        return array_map(static fn (int $place): float => $residuals[$place], array_keys($x));
+    }
+
+    /**
      * From the distribution of the number of runs (Wald and Wolfowitz, Ann. Math. Statist. 11, 1940).
      *
      * @param  list<float>  $residuals  in order of x
      */
     private static function runs(array $residuals): float
     {
-        $signs = array_values(array_filter(array_map(static fn (float $r): int => $r <=> 0.0, $residuals)));
-        $up = count(array_filter($signs, static fn (int $s): bool => $s > 0));
-        $down = count($signs) - $up;
-        if ($up === 0 || $down === 0 || count($signs) < self::LEAST) {
+        [$up, $down, $runs, $before] = [0, 0, 0, 0];
+        foreach ($residuals as $residual) {
+            $sign = $residual <=> 0.0;
+            if ($sign !== 0) {
+                $sign > 0 ? $up++ : $down++;
+                $runs += $sign !== $before ? 1 : 0;
+                $before = $sign;
+            }
+        }
+        $n = $up + $down;
+        if ($up === 0 || $down === 0 || $n < self::LEAST) {
             return 1.0;
         }
-        $runs = 1;
-        for ($i = 1, $n = count($signs); $i < $n; $i++) {
-            $runs += $signs[$i] !== $signs[$i - 1] ? 1 : 0;
-        }
-        $n = count($signs);
         if ($n > self::EXACT_RUNS) {
             $expected = 1.0 + 2.0 * $up * $down / $n;
             $spread = sqrt(($expected - 1.0) * ($expected - 2.0) / ($n - 1.0));

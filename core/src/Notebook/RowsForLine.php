@@ -88,6 +88,11 @@ final readonly class RowsForLine
     {
         $data = $this->worked->data($run);
         $along = $span === null || ! isset($this->worked->notebook->columns[$span->column]) ? null : $this->worked->column($span->column, $run)->cells;
+        $ofColumns = array_intersect_key($data->asideOf, array_flip($uses));
+        // A sum is finite where each of its parts is: of a long table without blanks no row is looked at.
+        if ($along === null && $data->aside === [] && $ofColumns === [] && array_filter($cells, static fn (ColumnInput $c): bool => ! is_finite(array_sum($c->values))) === []) {
+            return $data->rowCount === 0 ? [] : range(0, $data->rowCount - 1);
+        }
         $rows = [];
         for ($row = 0; $row < $data->rowCount; $row++) {
             $isIn = ! isset($data->aside[$row]) && ($span === null || $along === null || ($along->values[$row] >= $span->from && $along->values[$row] <= $span->to));

@@ -10,13 +10,57 @@ final class Median
     /** Turns a median absolute deviation into the standard deviation of a normal distribution. */
     private const TO_SD = 1.482602218505602;
 
+    /** Of more values the middle one is looked for, which takes a sixth of the time of sorting them. */
+    private const SORTED = 1000;
+
     /** @param  list<float>  $values  at least one */
     public static function of(array $values): float
     {
-        sort($values);
         $half = intdiv(count($values), 2);
+        if (count($values) <= self::SORTED) {
+            sort($values);
+        } else {
+            $values = self::partedAt($half, $values);
+            // The one before it is the largest of the smaller ones.
+            $values[$half - 1] = max(-INF, ...array_slice($values, 0, $half));
+        }
 
         return count($values) % 2 === 1 ? $values[$half] : ($values[$half - 1] + $values[$half]) / 2.0;
+    }
+
+    /**
+     * The values moved so that at a place stands what would stand there if they were sorted, with none larger before it (Hoare,
+     * Communications of the ACM 4, 1961, algorithms 63 and 65, with the middle of three values to part them by).
+     *
+     * @param  array<int, float>  $values  from 0
+     * @return array<int, float>
+     */
+    private static function partedAt(int $place, array $values): array
+    {
+        [$from, $to] = [0, count($values) - 1];
+        while ($from < $to) {
+            $three = [$values[$from], $values[intdiv($from + $to, 2)], $values[$to]];
+            sort($three);
+            $parting = $three[1];
+            [$i, $j] = [$from, $to];
+            while ($i <= $j) {
+                while ($values[$i] < $parting) {
+                    $i++;
+                }
+                while ($values[$j] > $parting) {
+                    $j--;
+                }
+                if ($i <= $j) {
+                    $value = $values[$i];
+                    $values[$i++] = $values[$j];
+                    $values[$j--] = $value;
+                }
+            }
+            $to = $place < $i ? $j : $to;
+            $from = $place > $j ? $i : $from;
+        }
+
+        return $values;
     }
 
     /**

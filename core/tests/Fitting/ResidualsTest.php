@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Welkion\Core\Fitting\CurveFitter;
 use Welkion\Core\Fitting\Relation;
 use Welkion\Core\Fitting\Residuals;
+use Welkion\Core\Tests\Chance;
 
 /** Chances of runs against the published distribution, and the numbers by which curves are compared. */
 final class ResidualsTest extends TestCase
@@ -52,6 +53,30 @@ final class ResidualsTest extends TestCase
 
         self::assertTrue($fit(0.1));
         self::assertFalse($fit(0.0));
+    }
+
+    public function test_of_very_many_points_a_bend_is_seen_too_also_where_they_come_in_rounds(): void
+    {
+        $chance = new Chance(11);
+        foreach ([1, 25, 3000] as $round) {
+            // 100,000 points, in x again and again from 0 to 1, or once.
+            $x = array_map(static fn (int $i): float => $round === 1 ? $i / 1e5 : fmod($i, $round) / $round, range(0, 99_999));
+            $noise = array_map(static fn (): float => 0.1 * $chance->normal(), $x);
+            $bends = static fn (float $bend): bool => (new CurveFitter)->fit(Relation::Linear->curve(), $x, array_map(static fn (float $v, float $n): float => 2.0 + $v + $bend * $v * $v + $n, $x, $noise))->bends();
+
+            self::assertTrue($bends(0.3), "In rounds of {$round}.");
+            self::assertFalse($bends(0.0), "In rounds of {$round}.");
+        }
+    }
+
+    public function test_points_at_one_place_count_as_they_were_taken_and_not_by_their_sign(): void
+    {
+        // Ten at each of two places, up and down in turn: nothing but noise, whatever the order of the places.
+        $residuals = array_map(static fn (int $i): float => $i % 2 === 0 ? 1.0 : -1.0, range(0, 19));
+        $at = static fn (float $first, float $second): float => Residuals::of([...array_fill(0, 10, $first), ...array_fill(0, 10, $second)], $residuals, [array_fill(0, 20, 1.0)])->runsProbability;
+
+        self::assertGreaterThan(0.99, $at(1.0, 2.0));
+        self::assertGreaterThan(0.99, $at(2.0, 1.0));
     }
 
     public function test_the_criterion_of_akaike_by_hand_and_where_there_is_none(): void
