@@ -160,6 +160,11 @@ final class Refusal extends \DomainException
         return new self('column-gone', 'This column is not there any more; perhaps it was removed on another screen.');
     }
 
+    public static function columnHasCells(string $column, string $run): self
+    {
+        return new self('column-has-cells', "Column {$column} has cells in {$run} already. Let the file go into a new column, or clear that one first.", 409);
+    }
+
     public static function trialsBelowRows(): self
     {
         return new self('trials-below-rows', 'Trials become runs of their own, so they do not go below the rows of this one. Take them into new runs.', 422);

@@ -34,13 +34,13 @@ final readonly class CellBook
      */
     public function put(Run $run, ?int $row, array $columns, array $texts, Sender $sender): void
     {
-        $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run, $row, $columns, $texts): string {
+        $this->journal->change($run->experiment, $sender, static function (Draft $draft) use ($run, $row, $columns, $texts): string {
             $run->refresh()->unsetRelations();
             $of = array_map(static fn (int $id): Column => self::requireTyped($run, $draft->experiment->columns->find($id)), $columns);
             [$rows, $isNew] = self::rows($draft, $run, $row, count($texts));
             $isNew ? null : count($texts) * count($columns) <= self::MOST_TYPED_OVER || throw Refusal::tooManyCells(self::MOST_TYPED_OVER);
             foreach ($of as $i => $column) {
-                $this->fill($draft, $run, $column, array_combine($rows, array_map(static fn (array $r): ?string => $r[$i] ?? null, $texts)));
+                self::fill($draft, $run, $column, array_combine($rows, array_map(static fn (array $r): ?string => $r[$i] ?? null, $texts)));
             }
 
             return self::words($run, $of, $texts, $rows);
@@ -48,38 +48,66 @@ final readonly class CellBook
     }
 
     /** @param  array<int, string|null>  $texts  by row number */
-    private function fill(Draft $draft, Run $run, Column $column, array $texts): void
+    private static function fill(Draft $draft, Run $run, Column $column, array $texts): void
     {
-        $typed = self::typed($run, $column);
         $unit = $column->unit === '' ? Unit::one() : Unit::ofHeader($column->unit);
-        $known = $typed->reach();
-        $cells = $before = [];
+        $cells = [];
+        $decimals = 0;
         foreach ($texts as $row => $text) {
             $text = trim((string) $text);
-            $cell = $column->is_words ? ($text === '' ? null : $text) : CellText::read($text, $unit);
-            $was = $row > $known && ! isset($typed->texts[$row]) ? null : $typed->cell($row);
-            if ($cell !== $was) {
-                $cells[$row] = $cell;
-                $before[$row] = $was;
-                $typed->decimals = is_float($cell) ? max($typed->decimals, min(9, CellText::decimals($text))) : $typed->decimals;
-            }
+            $cells[$row] = $column->is_words ? ($text === '' ? null : $text) : CellText::read($text, $unit);
+            $decimals = is_float($cells[$row]) ? max($decimals, min(9, CellText::decimals($text))) : $decimals;
         }
+        self::write($draft, $run, self::typed($run, $column), $cells, $decimals);
+    }
+
+    /**
+     * @param  Draft|null  $draft  null: nobody needs to know what stood there
+     * @param  array<int, float|string|null>  $cells  by row number
+     * @param  int  $decimals  with which they were written
+     */
+    private static function write(?Draft $draft, Run $run, TypedColumn $typed, array $cells, int $decimals): void
+    {
+        $before = [];
+        foreach ($cells as $row => $cell) {
+            $before[$row] = $typed->cell($row);
+        }
+        $cells = array_filter($cells, static fn (float|string|null $cell, int $row): bool => $cell !== $before[$row], ARRAY_FILTER_USE_BOTH);
         if ($cells === []) {
             return;
         }
+        $typed->decimals = max($typed->decimals, $decimals);
         // What is in rows that are new goes and comes back with them.
         $old = $run->isTyped() ? array_filter($cells, static fn (int $row): bool => $row <= $run->rows_made, ARRAY_FILTER_USE_KEY) : $cells;
         $typed->put($cells);
         $typed->save();
-        $old === [] || $draft->typed($typed, array_intersect_key($before, $old), $old);
+        $old === [] || $draft?->typed($typed, array_intersect_key($before, $old), $old);
     }
 
     /**
-     * The rows of the block: those that stand there, and new ones below.
+     * A column of a file beside the rows of a run, from its first one on.
      *
+     * @param  list<int>  $rows
+     * @param  list<float|string|null>  $cells  of these rows
+     * @param  bool  $isMade  whether the column was made by this change: its cells come and go with it
+     */
+    public static function beside(Draft $draft, Run $run, Column $column, array $rows, array $cells, int $decimals, bool $isMade): void
+    {
+        $typed = self::typed($run, $column);
+        foreach ($isMade ? [] : $rows as $row) {
+            $typed->cell($row) === null || throw Refusal::columnHasCells($column->symbol, $run->title());
+        }
+        $isMade || count($cells) <= self::MOST_TYPED_OVER || throw Refusal::tooManyCells(self::MOST_TYPED_OVER);
+        self::write($isMade ? null : $draft, $run, $typed, array_combine($rows, $cells), $decimals);
+    }
+
+    /**
+     * Rows from one on: those that stand there, and new ones below.
+     *
+     * @param  int|null  $row  null: only new ones
      * @return array{list<int>, bool} and whether all are new
      */
-    private static function rows(Draft $draft, Run $run, ?int $row, int $count): array
+    public static function rows(Draft $draft, Run $run, ?int $row, int $count): array
     {
         if (! $run->isTyped()) {
             $readings = array_map(static fn ($r): int => $r->row, RunRows::of($run, $draft->experiment->columns)->readings);

@@ -7,12 +7,14 @@ namespace App\Typing;
 use App\Exceptions\Refusal;
 use App\Models\Column;
 use App\Models\Experiment;
+use App\Models\Reading;
 use App\Models\Run;
 use App\Models\TableFile;
 use App\Notebook\Draft;
 use App\Notebook\Journal;
 use App\Notebook\NotebookRows;
 use App\Notebook\Renaming;
+use App\Notebook\RunRows;
 use App\Notebook\Sender;
 use Illuminate\Support\Collection;
 use Welkion\Core\Formats\Table;
@@ -21,7 +23,8 @@ use Welkion\Core\Formats\Trials;
 use Welkion\Core\Notebook\ColumnKind;
 
 /**
- * Takes a table into the notebook: as a new run, as further rows of one, or each of its trials as a run of its own.
+ * Takes a table into the notebook: as a new run, as further rows of one, as further columns beside its rows, or each of its
+ * trials as a run of its own.
  *
  * @phpstan-type Wanted array{place: int, columnId: int|null, symbol: string, name: string, unit: string, isWords: bool}
  */
@@ -33,13 +36,14 @@ final readonly class TableTaking
 
     /**
      * @param  list<Wanted>  $wanted  columns of the file, by their place from 0, and where each goes: into a column there is, or a new one
-     * @param  Run|null  $run  that gets further rows; null: a new run
+     * @param  Run|null  $run  that gets further rows or columns; null: a new run
      * @param  bool  $asTrials  whether columns that are trials become runs
+     * @param  bool  $isBeside  whether they go beside the rows of the run
      */
-    public function take(Experiment $experiment, TableFile $file, Table $table, array $wanted, ?Run $run, bool $asTrials, Sender $sender): void
+    public function take(Experiment $experiment, TableFile $file, Table $table, array $wanted, ?Run $run, bool $asTrials, bool $isBeside, Sender $sender): void
     {
         $table->rowCount <= RowBook::MOST_ROWS || throw Refusal::tooManyRows(RowBook::MOST_ROWS);
-        $this->journal->change($experiment, $sender, function (Draft $draft) use ($experiment, $file, $table, $wanted, $run, $asTrials, $sender): string {
+        $this->journal->change($experiment, $sender, function (Draft $draft) use ($experiment, $file, $table, $wanted, $run, $asTrials, $isBeside, $sender): string {
             // As it stands now that nobody else changes it: its rows have their numbers from this.
             $run?->refresh();
             $trials = $asTrials ? Trials::in($table) : [];
@@ -50,12 +54,21 @@ final readonly class TableTaking
                 $draft->update($run, self::described($trials[0]));
             }
             $columns = self::columns($draft, $experiment, $wanted);
-            $trials === [] ? self::fill($draft, $first, $table, $wanted, $columns, [])
-                : self::fillTrials($draft, $experiment, $first, $table, $wanted, $columns, $trials);
+            match (true) {
+                $trials !== [] => self::fillTrials($draft, $experiment, $first, $table, $wanted, $columns, $trials),
+                $isBeside => self::fillBeside($draft, $first, $table, $wanted, $columns),
+                default => self::fill($draft, $first, $table, $wanted, $columns, []),
+            };
             TypedRunStart::requireFigure($draft, $experiment, $experiment->columns()->get());
             $file->update(['hints' => TableFile::told($table->hints), 'taken_at' => now()]);
 
-            return 'Took '.($trials === [] ? "{$table->rowCount} rows" : count($trials).' trials')." from {$file->name}";
+            $what = match (true) {
+                $trials !== [] => count($trials).' trials',
+                $isBeside => count($wanted) === 1 ? 'a column' : count($wanted).' columns',
+                default => "{$table->rowCount} rows",
+            };
+
+            return "Took {$what} from {$file->name}";
         });
     }
 
@@ -86,6 +99,21 @@ final readonly class TableTaking
         [$firstRow] = RowBook::made($draft, $run, $table->rowCount, $run->rowOrder()->count());
         foreach ([...array_map(static fn (array $w): array => [$table->columns[$w['place']], $columns[$w['place']]], $wanted), ...$more] as [$from, $to]) {
             (new TakenColumn($from, $to))->into($run, $firstRow);
+        }
+    }
+
+    /**
+     * @param  list<Wanted>  $wanted
+     * @param  array<int, Column>  $columns  by place in the file
+     */
+    private static function fillBeside(Draft $draft, Run $run, Table $table, array $wanted, array $columns): void
+    {
+        $first = $run->isTyped() ? $run->rowOrder()->rows(0, 1) : array_map(static fn (Reading $r): int => $r->row, array_slice(RunRows::of($run, $draft->experiment->columns()->get())->readings, 0, 1));
+        [$rows] = CellBook::rows($draft, $run, $first[0] ?? null, $table->rowCount);
+        foreach ($wanted as $one) {
+            $column = $columns[$one['place']];
+            $taken = new TakenColumn($table->columns[$one['place']], $column);
+            CellBook::beside($draft, $run, $column, $rows, $taken->cells($table->rowCount), $taken->decimals(), $one['columnId'] === null);
         }
     }
 

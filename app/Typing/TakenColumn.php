@@ -43,6 +43,19 @@ final readonly class TakenColumn
         $typed->save();
     }
 
+    /** @return list<float|string|null> its cells, from the first row of the file on */
+    public function cells(int $rowCount): array
+    {
+        [$numbers, $texts] = [$this->numbers(), $this->texts()];
+        $cells = [];
+        for ($row = 1; $row <= $rowCount; $row++) {
+            $number = $numbers[$row - 1] ?? NAN;
+            $cells[] = isset($texts[$row]) ? mb_substr($texts[$row], 0, 200) : (is_finite($number) ? $number : null);
+        }
+
+        return $cells;
+    }
+
     /** @return list<float> */
     private function numbers(): array
     {
@@ -77,7 +90,7 @@ final readonly class TakenColumn
         return $texts;
     }
 
-    private function decimals(): int
+    public function decimals(): int
     {
         $most = 0;
         foreach (array_slice($this->numbers(), 0, self::LOOKED_AT) as $value) {

@@ -117,6 +117,7 @@ final class KeptCalibrationTest extends TestCase
         $this->getJson("/api/runs/{$run->id}")->assertOk()->assertJsonPath('trustSentences', ['pH electrode: ageing electrode.']);
         $before = $this->rowsOf($run->id)[0]['cells']['pH']['value'];
 
+        $this->postJson("/api/experiments/{$run->experiment_id}/lines", ['method' => 'statistics', 'symbol' => 'm', 'title' => 'Mean of all', 'uses' => ['column' => 'pH'], 'isPerRun' => true])->assertCreated();
         $compared = $this->postJson("/api/runs/{$run->id}/comparison", ['calibrationId' => $later->id])->assertCreated();
         self::assertSame([$recorded->id, $later->id], $compared->json('columns.*.calibration.id'));
         self::assertSame([true, false], $compared->json('columns.*.isInForce'));
@@ -129,6 +130,12 @@ final class KeptCalibrationTest extends TestCase
         $ph = static fn (float $share): float => 7.0 - 235.0 / ($share * Nernst::idealSlope(21.4));
         self::assertEqualsWithDelta($ph(0.91), $before, 1e-6);
         self::assertEqualsWithDelta($ph(0.98), $again->json('rows.0.cells.pH.value'), 1e-6);
+        $means = (array) collect((array) $compared->json('rows'))->firstWhere('title', 'Mean of all');
+        self::assertEqualsWithDelta([$ph(0.91), 0.0, $ph(0.98), $ph(0.98) - $ph(0.91)], [
+            $means['results'][0]['measured']['value'], $means['results'][0]['difference'], $means['results'][1]['measured']['value'], $means['results'][1]['difference'],
+        ], 1e-6);
+        $unsaid = (array) collect((array) $compared->json('rows'))->firstWhere('results.0.measured', null);
+        self::assertSame([null, null], array_column((array) ($unsaid['results'] ?? []), 'difference'), 'One point has no jump.');
 
         $this->putJson("/api/runs/{$run->id}/comparison", ['reworkingId' => null])->assertOk()->assertJsonPath('columns.0.isInForce', true);
         self::assertSame($before, $this->rowsOf($run->id)[0]['cells']['pH']['value']);

@@ -92,6 +92,44 @@ final class TableFileTest extends TestCase
         self::assertCount(4, $this->rowsOf($run));
     }
 
+    public function test_further_columns_go_beside_the_rows_of_a_run_and_go_again_with_undo(): void
+    {
+        $run = $this->taken($this->paste(self::COOLING)->json())->assertCreated()->json('made');
+        $before = $this->rowsOf($run);
+        $file = $this->paste("Room (°C);note\n8,2;door shut\n8,4;\nwarm;\n8,9;door open\n9,1;still open\n")->assertCreated()->json();
+        $beside = [[0, null, 'T_r', '°C'], [1, null, 'note', '', true]];
+        $answer = $this->taken($file, $beside, $run, isBeside: true)->assertCreated();
+
+        self::assertSame('Took 2 columns from pasted text', $answer->json('undo'));
+        $rows = $this->rowsOf($run);
+        self::assertSame(['8.2', '8.4', null, '8.9', '9.1'], array_map(static fn (array $r): ?string => $r['cells']['T_r']['shown'] ?? null, $rows));
+        self::assertSame(['warm'], array_values(array_filter(array_map(static fn (array $r): ?string => $r['texts']['T_r'] ?? null, $rows))));
+        self::assertSame(['door shut', '', '', 'door open', 'still open'], array_map(static fn (array $r): string => $r['texts']['note'] ?? '', $rows));
+        self::assertSame(['62.1', null], [$rows[0]['cells']['T']['shown'], $rows[4]['cells']['T']], 'What stood there stays; the fifth row is new.');
+        $this->postJson("{$this->path()}/undo")->assertOk();
+        self::assertSame($before, $this->rowsOf($run));
+        $this->postJson("{$this->path()}/redo")->assertOk();
+        self::assertSame($rows, $this->rowsOf($run));
+    }
+
+    public function test_nothing_that_stands_in_a_column_is_written_over_by_a_file(): void
+    {
+        $run = $this->taken($this->paste(self::COOLING)->json())->assertCreated()->json('made');
+        $blank = $this->postJson("{$this->path()}/columns", ['symbol' => 'p', 'name' => 'Pressure', 'kind' => 'typed', 'unit' => 'kPa'])->assertCreated()->json('made');
+        $T = $this->experiment->columns()->where('symbol', 'T')->firstOrFail();
+        $file = $this->paste("P (kPa)\n101.2\n101.3\n101.1\n100.9\n")->assertCreated()->json();
+        $rows = $this->rowsOf($run);
+
+        $this->taken($file, [[0, $T->id, 'T', '']], $run, isBeside: true)->assertConflict()->assertJsonPath('detail', 'Column T has cells in Run 1 already. Let the file go into a new column, or clear that one first.');
+        $this->taken($file, [[0, null, 'q', '']], null, isBeside: true)->assertUnprocessable();
+        $this->taken($file, [[0, null, 'q', '']], $run, asTrials: true, isBeside: true)->assertUnprocessable();
+        self::assertSame($rows, $this->rowsOf($run));
+        $this->taken($file, [[0, $blank, 'p', 'kPa']], $run, isBeside: true)->assertCreated();
+        self::assertSame(['101.2', '101.3', '101.1', '100.9'], array_map(static fn (array $r): string => $r['cells']['p']['shown'], $this->rowsOf($run)));
+        $this->postJson("{$this->path()}/undo")->assertOk();
+        self::assertSame([null, null, null, null], array_map(static fn (array $r): ?array => $r['cells']['p'], $this->rowsOf($run)), 'The column was there before, and is blank again.');
+    }
+
     public function test_trials_of_a_wide_table_become_runs_with_condition_and_trial(): void
     {
         $preview = $this->paste(self::TRIALS)->assertCreated()->json();
@@ -167,9 +205,10 @@ final class TableFileTest extends TestCase
      * @param  list<array{0: int, 1: int|null, 2: string, 3: string, 4?: bool}>  $columns  place, column of the notebook, symbol, unit, whether of words
      * @return TestResponse<Response>
      */
-    private function taken(array $preview, array $columns = [[0, null, 't', 's'], [1, null, 'T', '°C']], ?int $run = null, bool $asTrials = false): TestResponse
+    private function taken(array $preview, array $columns = [[0, null, 't', 's'], [1, null, 'T', '°C']], ?int $run = null, bool $asTrials = false, bool $isBeside = false): TestResponse
     {
         return $this->postJson("{$this->path()}/files/{$preview['id']}/take", [
+            'isBeside' => $isBeside,
             'hints' => $preview['hints'], 'runId' => $run, 'asTrials' => $asTrials,
             'columns' => array_map(static fn (array $c): array => ['place' => $c[0], 'columnId' => $c[1], 'symbol' => $c[2], 'name' => $c[2], 'unit' => $c[3], 'isWords' => $c[4] ?? false], $columns),
         ]);

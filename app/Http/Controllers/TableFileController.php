@@ -50,7 +50,7 @@ final class TableFileController
     public function take(TableTakeRequest $request, Experiment $experiment, TableFile $file, TableTaking $taking, Sender $sender): JsonResponse
     {
         $table = $this->files->table($file, $request->hints());
-        $taking->take($experiment, $file, $table, $request->columns($table), $request->run($experiment), $request->boolean('asTrials'), $sender);
+        $taking->take($experiment, $file, $table, $request->columns($table), $request->run($experiment), $request->boolean('asTrials'), $request->boolean('isBeside'), $sender);
 
         return ChangeAnswer::to($experiment, $sender, 201);
     }

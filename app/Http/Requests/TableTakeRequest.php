@@ -24,6 +24,7 @@ final class TableTakeRequest extends FormRequest
             'hints' => ['present', 'array:separator,mark,hasHeader'],
             'runId' => ['present', 'nullable', 'integer:strict', 'between:1,'.PHP_INT_MAX],
             'asTrials' => ['required', 'boolean'],
+            'isBeside' => ['sometimes', 'boolean', 'declined_if:asTrials,true', 'declined_if:runId,null'],
             'columns' => ['required', 'array', 'list', 'min:1', 'max:50'],
             'columns.*' => ['array:place,columnId,symbol,name,unit,isWords'],
             'columns.*.place' => ['required', 'integer:strict', 'between:0,999', 'distinct'],
@@ -42,6 +43,7 @@ final class TableTakeRequest extends FormRequest
             'columns.min' => 'Choose at least one column.', 'columns.required' => 'Choose at least one column.', 'columns.max' => 'At most 50 columns are taken.',
             'columns.*.symbol.*' => 'Give each column a symbol, as T or P.', 'columns.*.*' => 'One of the columns is not told as it should be.',
             'hints.*' => 'Say how the file is to be understood.', 'runId.*' => 'Choose the run that gets the rows.', 'asTrials.*' => 'Say whether its columns are trials.',
+            'isBeside.*' => 'Columns go beside the rows of one run: choose the run, and no trials.',
         ];
     }
 

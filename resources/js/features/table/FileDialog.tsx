@@ -40,8 +40,8 @@ export function FileDialog({ notebook, run, source, onTaken, onClose }: FileDial
           onHints={(hints) => {
             understand.mutate({ file: preview.id, ...hints })
           }}
-          onTake={(wanted, runId, asTrials) => {
-            take.act({ preview, wanted, runId, asTrials }, ({ made }) => {
+          onTake={(wanted, runId, way) => {
+            take.act({ preview, wanted, runId, way }, ({ made }) => {
               onTaken(runId ?? made ?? run.id)
             })
           }}

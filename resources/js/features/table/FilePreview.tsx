@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import type { Notebook, RunSummary, TablePreview } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
-import { guessed, intoWords, type Wanted } from '../../lib/table/taking'
+import { guessed, guessedBeside, intoWords, type Wanted, type Way } from '../../lib/table/taking'
 import { Note } from '../../ui/Note'
 import { FileColumns } from './FileColumns'
 
@@ -13,7 +13,7 @@ interface FilePreviewProps {
   preview: TablePreview
   isPending: boolean
   onHints: (hints: Hints) => void
-  onTake: (wanted: Wanted[], runId: number | null, asTrials: boolean) => void
+  onTake: (wanted: Wanted[], runId: number | null, way: Way) => void
   onClose: () => void
 }
 
@@ -24,9 +24,7 @@ const MOST_SHOWN = 3
 export function FilePreview({ notebook, run, preview, isPending, onHints, onTake, onClose }: FilePreviewProps) {
   const isEmpty = run.readingCount === 0
   const [wanted, setWanted] = useState(() => guessed(preview, notebook.columns, isEmpty))
-  const [into, setInto] = useState<'new' | 'run' | 'trials'>(
-    preview.trials.length > 0 ? 'trials' : isEmpty ? 'run' : 'new',
-  )
+  const [into, setInto] = useState<Way>(preview.trials.length > 0 ? 'trials' : isEmpty ? 'run' : 'new')
   const { hints, unreadable } = preview
   const taken = wanted.filter(({ isTaken }) => isTaken)
   const change = (hint: Partial<Hints>) => {
@@ -38,6 +36,7 @@ export function FilePreview({ notebook, run, preview, isPending, onHints, onTake
     ...(run.kind === 'typed'
       ? ([['run', isEmpty ? run.name : `${run.name}, below its ${countOf(run.readingCount, 'row')}`]] as const)
       : []),
+    ...(isEmpty ? [] : ([['beside', `further columns of ${run.name}, beside its rows`]] as const)),
   ]
 
   return (
@@ -134,7 +133,9 @@ export function FilePreview({ notebook, run, preview, isPending, onHints, onTake
               onChange={() => {
                 setInto(way)
                 const asked = way === 'trials' ? preview : { ...preview, trials: [] }
-                setWanted(guessed(asked, notebook.columns, isEmpty))
+                setWanted(
+                  way === 'beside' ? guessedBeside(asked, notebook.columns) : guessed(asked, notebook.columns, isEmpty),
+                )
               }}
             />
             {words}
@@ -147,7 +148,7 @@ export function FilePreview({ notebook, run, preview, isPending, onHints, onTake
           className="btn btn-primary btn-sm"
           disabled={isPending || taken.length === 0}
           onClick={() => {
-            onTake(wanted, into === 'run' || (into === 'trials' && isEmpty) ? run.id : null, into === 'trials')
+            onTake(wanted, into === 'run' || into === 'beside' || (into === 'trials' && isEmpty) ? run.id : null, into)
           }}
         >
           Take {countOf(preview.rowCount, 'row')} of {countOf(taken.length, 'column')}

@@ -7,6 +7,7 @@ import { isPlainBlock } from '../../lib/table/taking'
 import { useNotices } from '../../ui/notices'
 import { CellInput } from './CellInput'
 import { ColumnHead } from './ColumnHead'
+import { ChangedWithIt } from './ChangedWithIt'
 import { EditsRefused } from './EditsRefused'
 import { RowWords } from './RowWords'
 import { TableFoot } from './TableFoot'
@@ -36,7 +37,7 @@ export function TypedTable({ notebook, run, rows, column = null, onColumn, onTab
   const scroller = useRef<HTMLDivElement>(null)
   const [first, setFirst] = useState(0)
   const table = useTableRows(rows, notebook.revision, first)
-  const edits = useCellEdits(notebook.id, run.id, table.rowAt)
+  const edits = useCellEdits(notebook, run.id, table.rowAt)
   const [pick, setPick] = useState<Pick | null>(table.count === 0 ? pickAt(0, 0) : null)
   const [isDragging, setIsDragging] = useState(false)
   const { tell } = useNotices()
@@ -291,6 +292,7 @@ export function TypedTable({ notebook, run, rows, column = null, onColumn, onTab
         </table>
       </div>
       <EditsRefused edits={edits} problem={table.error} />
+      <ChangedWithIt {...edits.changed} />
       <RowWords
         notebook={notebook}
         run={run}

@@ -1,10 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query'
-import { useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { answerOf, api } from '../../lib/api/client'
 import { sentenceOf } from '../../lib/api/problem'
-import type { Row, RunRows } from '../../lib/api/types'
+import type { Notebook, Row, RunRows } from '../../lib/api/types'
+import { columnsOn, whatChanged, type Changed } from '../../lib/notebook/whatChanged'
 import { uuid } from '../../lib/uuid'
-import { useTyping } from '../notebook'
+import { useTyping, useWorked } from '../notebook'
 
 /** A block of cells on its way to being kept; one that was refused stays in sight until it is tried again or given up. */
 interface Edit {
@@ -19,10 +20,16 @@ interface Edit {
  * Types cells one after the other in the order they were typed, and shows them at once. A row that is new gets its number with
  * the answer; what is typed into it meanwhile waits for that.
  */
-export function useCellEdits(experimentId: number, runId: number, rowAt: (place: number) => Row | undefined) {
+export function useCellEdits(notebook: Notebook, runId: number, rowAt: (place: number) => Row | undefined) {
   const client = useQueryClient()
-  const { fill } = useTyping(runId, experimentId)
+  const { fill } = useTyping(runId, notebook.id)
+  const worked = useWorked(notebook.id).data?.worked
+  const known = useRef({ notebook, worked })
+  useEffect(() => {
+    known.current = { notebook, worked }
+  })
   const [edits, setEdits] = useState<Edit[]>([])
+  const [changed, setChanged] = useState<{ columns: string[]; results: Changed[] }>({ columns: [], results: [] })
   const queue = useRef(Promise.resolve())
 
   async function numberOf(place: number): Promise<number | null> {
@@ -35,10 +42,17 @@ export function useCellEdits(experimentId: number, runId: number, rowAt: (place:
     return page.rows[0]?.number ?? null
   }
 
-  async function keep(edit: Edit, known: number | undefined): Promise<void> {
+  async function keep(edit: Edit, number: number | undefined): Promise<void> {
     try {
-      const row = known ?? (await numberOf(edit.place))
-      await fill.ask({ row, columns: edit.columns, cells: edit.cells })
+      const row = number ?? (await numberOf(edit.place))
+      const { columns, runs, lines } = known.current.notebook
+      const before = known.current.worked ?? []
+      const change = await fill.ask({ row, columns: edit.columns, cells: edit.cells })
+      const typed = columns.filter(({ id }) => edit.columns.includes(id)).map(({ symbol }) => symbol)
+      setChanged({
+        columns: columnsOn(columns, typed),
+        results: whatChanged({ lines, runs }, before, change.worked),
+      })
       setEdits((all) => all.filter(({ key }) => key !== edit.key))
     } catch (error) {
       const refused = sentenceOf(error instanceof Error ? error : new Error('It could not be kept.'))
@@ -47,8 +61,8 @@ export function useCellEdits(experimentId: number, runId: number, rowAt: (place:
   }
 
   function send(edit: Edit): void {
-    const known = rowAt(edit.place)?.number
-    queue.current = queue.current.then(() => keep(edit, known))
+    const number = rowAt(edit.place)?.number
+    queue.current = queue.current.then(() => keep(edit, number))
   }
 
   function put(place: number, columns: number[], cells: string[][]): void {
@@ -79,6 +93,8 @@ export function useCellEdits(experimentId: number, runId: number, rowAt: (place:
       setEdits((all) => all.filter(({ refused }) => refused === null))
     },
     typedAt,
+    /** What is others by the last of them. */
+    changed,
     /** Rows there will be once all is kept. */
     reach: Math.max(0, ...edits.map(({ place, cells }) => place + cells.length)),
     refused: edits.find(({ refused }) => refused !== null)?.refused ?? null,

@@ -4,7 +4,7 @@ import { answerOf, api } from '../../lib/api/client'
 import type { TablePreview } from '../../lib/api/types'
 import { uuid } from '../../lib/uuid'
 import { useChange } from '../notebook'
-import type { Wanted } from '../../lib/table/taking'
+import type { Wanted, Way } from '../../lib/table/taking'
 
 type Hints = TablePreview['hints']
 
@@ -52,15 +52,16 @@ export function useTableFile(experiment: number) {
       ),
     onSuccess: setPreview,
   })
-  const take = useChange<{ preview: TablePreview; wanted: Wanted[]; runId: number | null; asTrials: boolean }>(
+  const take = useChange<{ preview: TablePreview; wanted: Wanted[]; runId: number | null; way: Way }>(
     experiment,
-    ({ preview: { id, hints }, wanted, runId, asTrials }, header) =>
+    ({ preview: { id, hints }, wanted, runId, way }, header) =>
       api.POST('/api/experiments/{experiment}/files/{file}/take', {
         params: { path: { experiment, file: id }, header },
         body: {
           hints,
           runId,
-          asTrials,
+          asTrials: way === 'trials',
+          isBeside: way === 'beside',
           columns: wanted
             .filter(({ isTaken }) => isTaken)
             .map(({ place, columnId, symbol, name, unit, isWords }) => ({

@@ -1396,7 +1396,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes columns of a file into a new run, as further rows of one, or each trial as a run of its own */
+        /** Takes columns of a file into a new run, as further rows or columns of one, or each trial as a run of its own */
         post: operations["takeFile"];
         delete?: never;
         options?: never;
@@ -5721,9 +5721,11 @@ export interface operations {
             content: {
                 "application/json": {
                     hints: components["schemas"]["TableHints"];
-                    /** @description that gets further rows; null: a new run */
+                    /** @description that gets further rows or columns; null: a new run */
                     runId: number | null;
                     asTrials: boolean;
+                    /** @description as further columns beside the rows of the run, from its first one on */
+                    isBeside?: boolean;
                     columns: {
                         /** @description of the column in the file */
                         place: number;

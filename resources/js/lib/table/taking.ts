@@ -27,6 +27,9 @@ function isUnnamed(column: Column): boolean {
   return column.kind === 'typed' && column.name === column.symbol && column.unit === ''
 }
 
+/** What rows of a file become: a new run, further rows or columns of the one on screen, or a run for each trial. */
+export type Way = 'new' | 'run' | 'beside' | 'trials'
+
 /** A symbol for a column by its name that is not taken yet. */
 export function symbolFor(name: string, known: string, taken: readonly string[]): string {
   const wanted = USUAL[name.trim().toLowerCase()] ?? (/^[A-Za-z_][A-Za-z_0-9]{0,19}$/.test(known) ? known : 'x')
@@ -73,6 +76,13 @@ export function guessed(preview: TablePreview, columns: readonly Column[], isRun
       isWords: column.kind === 'text',
     }
   })
+}
+
+/** Beside the rows of a run: columns of names it has already tell which rows they are, the others are new. */
+export function guessedBeside(preview: TablePreview, columns: readonly Column[]): Wanted[] {
+  const known = guessed(preview, columns, false)
+  const isAllKnown = known.every(({ columnId }) => columnId !== null)
+  return known.map((one) => ({ ...one, isTaken: one.columnId === null || isAllKnown }))
 }
 
 function isNumber(cell: string): boolean {
