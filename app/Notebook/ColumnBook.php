@@ -13,6 +13,7 @@ use App\Models\Span;
 use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Formula\Formula;
 use Welkion\Core\Notebook\ColumnKind;
+use Welkion\Core\Notebook\FormulaCheck;
 use Welkion\Core\Units\Unit;
 
 /** Adds, changes and removes columns. */
@@ -39,11 +40,28 @@ final readonly class ColumnBook
             if ($probe !== null) {
                 $attributes['role'] = self::role($draft, $probe, is_string($attributes['name'] ?? null) ? $attributes['name'] : $symbol);
             }
+            $attributes = self::withUnit($attributes, $rows);
             $draft->create(Column::class, ['experiment_id' => $experiment->id, 'position' => 1 + (int) $rows->columns->max('position')] + $attributes);
             $probe === null || self::draw($draft, $rows, $symbol);
 
             return "Added the column {$symbol}";
         });
+    }
+
+    /**
+     * A formula for which no unit was asked gives its cells in the one that comes out.
+     *
+     * @param  array<string, mixed>  $attributes
+     * @return array<string, mixed>
+     */
+    private static function withUnit(array $attributes, NotebookRows $rows): array
+    {
+        $formula = $attributes['formula'] ?? null;
+        if (! is_string($formula) || ($attributes['unit'] ?? '') !== '') {
+            return $attributes;
+        }
+
+        return ['unit' => FormulaCheck::of(ExperimentWork::of($rows)->worked, $formula, null)->unit->symbol ?? ''] + $attributes;
     }
 
     /**

@@ -17,7 +17,7 @@ final readonly class FigureBook
     {
     }
 
-    /** @param  array{x: string, panels: list<array{y: list<string>}>}  $options */
+    /** @param  array{x?: string, panels?: list<array{y: list<string>}>}  $options  both, as the request was asked for */
     public function add(Experiment $experiment, string $title, array $options, Sender $sender): void
     {
         $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $title, $options): string {
@@ -31,13 +31,13 @@ final readonly class FigureBook
         });
     }
 
-    /** @param  array{x: string, panels: list<array{y: list<string>}>}|null  $options */
-    public function change(Experiment $experiment, Figure $figure, ?string $title, ?array $options, Sender $sender): void
+    /** @param  array{x?: string, panels?: list<array{y: list<string>}>}  $options  what is left out stays */
+    public function change(Experiment $experiment, Figure $figure, ?string $title, array $options, Sender $sender): void
     {
         $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $figure, $title, $options): string {
-            $options === null || self::requireKnown($experiment, $options);
+            self::requireKnown($experiment, $options);
             $figure->refresh();
-            $draft->update($figure, ($title === null ? [] : ['title' => $title]) + ($options === null ? [] : ['options' => $options + $figure->options]));
+            $draft->update($figure, ($title === null ? [] : ['title' => $title]) + ($options === [] ? [] : ['options' => $options + $figure->options]));
 
             return 'Changed a figure';
         });
@@ -52,11 +52,11 @@ final readonly class FigureBook
         });
     }
 
-    /** @param  array{x: string, panels: list<array{y: list<string>}>}  $options */
+    /** @param  array{x?: string, panels?: list<array{y: list<string>}>}  $options */
     private static function requireKnown(Experiment $experiment, array $options): void
     {
         $symbols = $experiment->columns()->pluck('symbol')->all();
-        foreach ([$options['x'], ...array_merge(...array_map(static fn (array $p): array => $p['y'], $options['panels']))] as $symbol) {
+        foreach ([...(array) ($options['x'] ?? []), ...array_merge([], ...array_map(static fn (array $p): array => $p['y'], $options['panels'] ?? []))] as $symbol) {
             if (! in_array($symbol, $symbols, true)) {
                 throw Refusal::badFormula("\"{$symbol}\" is no column here.");
             }

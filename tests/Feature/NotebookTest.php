@@ -206,6 +206,11 @@ final class NotebookTest extends TestCase
         $this->postJson($this->path('figures'), ['x' => 'V', 'panels' => $panels('pH', 'dpH', 'ddpH', 'T')])->assertUnprocessable()->assertJsonPath('detail', 'A figure has at most 3 panels.');
         $this->postJson($this->path('figures'), ['x' => 'V', 'panels' => $panels('gone')])->assertUnprocessable();
         $this->patchJson($this->path("figures/{$made}"), ['x' => 'T', 'panels' => $panels('pH')])->assertOk()->assertJsonPath('changed.0.value.x', 'T');
+        // Two changes that cross each other: each changes its own part.
+        $this->patchJson($this->path("figures/{$made}"), ['x' => 'V'])->assertOk()->assertJsonPath('changed.0.value.x', 'V')->assertJsonPath('changed.0.value.panels', $panels('pH'));
+        $this->patchJson($this->path("figures/{$made}"), ['panels' => $panels('T')])->assertOk()->assertJsonPath('changed.0.value.x', 'V')->assertJsonPath('changed.0.value.panels', $panels('T'));
+        $this->patchJson($this->path("figures/{$made}"), ['panels' => []])->assertUnprocessable();
+        $this->patchJson($this->path("figures/{$made}"), ['x' => 'nothing'])->assertUnprocessable();
         $this->deleteJson($this->path("figures/{$made}"))->assertOk()->assertJsonPath('changed.0.value', null);
     }
 

@@ -1,33 +1,9 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
+import { cell, expectCell, look, paste } from './table'
 import { Teacher } from './teacher'
 
 const FLOWS = ['10.2', '12.0', '15.1', '18.0', '22.4', '27.9', '34.0', '41.3']
 const TIMES = ['9.81', '8.39', '6.60', '5.57', '4.45x', '3.60', '2.93', '2.43']
-
-async function look(page: Page, name: string): Promise<void> {
-  if (process.env.LOOK !== undefined) await page.screenshot({ path: `${process.env.LOOK}/${name}.png` })
-}
-
-/** Puts a text on the clipboard of the page as a spreadsheet does, and pastes it into what holds the focus. */
-async function paste(page: Page, text: string): Promise<void> {
-  await page.evaluate((copied) => {
-    const clipboardData = new DataTransfer()
-    clipboardData.setData('text/plain', copied)
-    document.activeElement?.dispatchEvent(
-      new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }),
-    )
-  }, text)
-}
-
-const cell = (page: Page, row: number, column: number): Locator =>
-  page.locator(`tr[aria-rowindex="${row + 1}"] td[role=gridcell]`).nth(column - 1)
-
-/** What stands in a cell, in hand or not. */
-async function expectCell(page: Page, row: number, column: number, text: string): Promise<void> {
-  await expect
-    .poll(() => cell(page, row, column).evaluate((of) => of.querySelector('input')?.value ?? of.textContent))
-    .toBe(text)
-}
 
 test.describe('runs that are typed', () => {
   test('numbers are typed into a blank notebook, named, and the figure grows beside them', async ({ page }) => {

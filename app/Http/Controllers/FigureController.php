@@ -20,7 +20,7 @@ final class FigureController
 
     public function store(FigureRequest $request, Experiment $experiment, Sender $sender): JsonResponse
     {
-        $this->book->add($experiment, $request->string('title')->trim()->toString(), $request->options() ?? abort(422), $sender);
+        $this->book->add($experiment, $request->string('title')->trim()->toString(), $request->options(), $sender);
 
         return ChangeAnswer::to($experiment, $sender, 201);
     }

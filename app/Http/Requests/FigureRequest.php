@@ -13,7 +13,7 @@ final class FigureRequest extends FormRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        $need = $this->isMethod('POST') ? 'required' : 'required_with:x,panels';
+        $need = $this->isMethod('POST') ? 'required' : 'sometimes';
 
         return [
             'title' => ['sometimes', 'nullable', 'string', 'max:160'],
@@ -31,17 +31,14 @@ final class FigureRequest extends FormRequest
         return ['panels.max' => 'A figure has at most '.FigureBook::MOST_PANELS.' panels.', 'x.*' => 'Choose what is drawn along x.', 'panels.*' => 'Choose what is drawn upwards.'];
     }
 
-    /** @return array{x: string, panels: list<array{y: list<string>}>}|null */
-    public function options(): ?array
+    /** @return array{x?: string, panels?: list<array{y: list<string>}>} what is left out stays */
+    public function options(): array
     {
-        if (! $this->has('x')) {
-            return null;
-        }
         $panels = [];
         foreach ($this->array('panels') as $panel) {
             $panels[] = ['y' => array_values(array_filter(is_array($panel) && is_array($panel['y'] ?? null) ? $panel['y'] : [], is_string(...)))];
         }
 
-        return ['x' => $this->string('x')->toString(), 'panels' => $panels];
+        return ($this->has('x') ? ['x' => $this->string('x')->toString()] : []) + ($panels === [] ? [] : ['panels' => $panels]);
     }
 }

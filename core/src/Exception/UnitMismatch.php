@@ -9,7 +9,11 @@ final class UnitMismatch extends \InvalidArgumentException implements CoreExcept
     /** For a conversion between units of different kinds. */
     public static function converting(string $from, string $to): self
     {
-        return new self("A value in {$from} cannot be given in {$to}: they measure different things.");
+        return new self(match (true) {
+            $to === '' => "A value in {$from} cannot be given as a number without a unit. Give it in {$from}.",
+            $from === '' => "A number without a unit cannot be given in {$to}.",
+            default => "A value in {$from} cannot be given in {$to}: they measure different things.",
+        });
     }
 
     /** For a sum of values of different kinds. */

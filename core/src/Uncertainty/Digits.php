@@ -15,6 +15,9 @@ final readonly class Digits
     /** Significant digits of a value that has no uncertainty: entries are typed with no more. */
     private const EXACT_DIGITS = 10;
 
+    /** Less than this of a value is what is left of rounding, and no uncertainty: a line through exact points has it. */
+    private const ROUNDING = 1e-12;
+
     private function __construct(public string $value, public string $uncertainty, public int $decimals)
     {
     }
@@ -22,7 +25,7 @@ final readonly class Digits
     /** A value with the digits its uncertainty allows; one without uncertainty in full. */
     public static function of(Measured $measured): self
     {
-        if ($measured->uncertainty === 0.0) {
+        if ($measured->uncertainty <= self::ROUNDING * abs($measured->value)) {
             return new self(self::exact($measured->value), '', 0);
         }
         $decimals = self::decimalsFor($measured->uncertainty);

@@ -10,8 +10,9 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
   const { change } = useFigures(notebook.id)
   const columns = notebook.columns
   const plain = columns.filter(({ isWords }) => !isWords)
-  const set = (x: string, panels: Figure['panels']) => {
-    change.act({ figure: figure.id, x, panels })
+  // Only what is changed: the other may be on its way to something else.
+  const draw = (panels: Figure['panels']) => {
+    change.act({ figure: figure.id, panels })
   }
   const next = plain.find(({ symbol }) => symbol !== figure.x && !figure.panels.some(({ y }) => y.includes(symbol)))
   return (
@@ -23,10 +24,7 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
             value={panel.y[0] ?? ''}
             options={plain.map(({ symbol }) => symbol)}
             onChange={(symbol) => {
-              set(
-                figure.x,
-                figure.panels.map((one, i) => (i === index ? { y: [symbol] } : one)),
-              )
+              draw(figure.panels.map((one, i) => (i === index ? { y: [symbol] } : one)))
             }}
           />
           {figure.panels.length > 1 ? (
@@ -35,10 +33,7 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
               className="word-button px-0.5 font-normal!"
               aria-label={`Remove panel ${index + 1}`}
               onClick={() => {
-                set(
-                  figure.x,
-                  figure.panels.filter((_, i) => i !== index),
-                )
+                draw(figure.panels.filter((_, i) => i !== index))
               }}
             >
               ×
@@ -51,7 +46,7 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
         value={figure.x}
         options={columns.map(({ symbol }) => symbol)}
         onChange={(symbol) => {
-          set(symbol, figure.panels)
+          change.act({ figure: figure.id, x: symbol })
         }}
       />
       {figure.panels.length < MOST_PANELS && next !== undefined ? (
@@ -59,7 +54,7 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
           type="button"
           className="word-button"
           onClick={() => {
-            set(figure.x, [...figure.panels, { y: [next.symbol] }])
+            draw([...figure.panels, { y: [next.symbol] }])
           }}
         >
           + panel

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import type { Column, Notebook, Row, RunRows } from '../../lib/api/types'
 import { pointsIn, type PickPoint, type Selection } from '../../lib/figure/selection'
 import { circled, countOf, fixed } from '../../lib/format'
-import { cellText, stepWords, unitBehind } from '../../lib/notebook/labels'
+import { cellText, rowName, unitBehind } from '../../lib/notebook/labels'
 import { ProblemNote } from '../../ui/ProblemNote'
 import type { FigureCanvas } from '../figure'
 import { useLines } from '../notebook'
@@ -172,7 +172,6 @@ interface RowWordsProps {
 }
 
 function RowWords({ notebook, row, onSetAside, onTakeBack, onClear }: RowWordsProps) {
-  const step = notebook.columns.find(({ kind }) => kind === 'step')
   const isAside = row.setAside !== null
   const told = (notebook.figures[0]?.panels[0]?.y ?? []).flatMap(
     (symbol) => notebook.columns.find((one) => one.symbol === symbol) ?? [],
@@ -180,7 +179,7 @@ function RowWords({ notebook, row, onSetAside, onTakeBack, onClear }: RowWordsPr
   return (
     <>
       <p className="quiet">
-        {stepWords(row.step, step)} ·{' '}
+        {rowName(row, notebook.columns)} ·{' '}
         {told
           .map((column) => {
             const cell = row.cells[column.symbol]

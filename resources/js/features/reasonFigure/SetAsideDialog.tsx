@@ -1,6 +1,6 @@
 import { useId, useState, type SubmitEvent } from 'react'
 import type { Notebook, Row, RunRows } from '../../lib/api/types'
-import { stepWords } from '../../lib/notebook/labels'
+import { readingsName } from '../../lib/notebook/labels'
 import { Dialog } from '../../ui/Dialog'
 import { DialogActions } from '../../ui/DialogActions'
 import { useSetAside } from './useSetAside'
@@ -19,12 +19,7 @@ export function SetAsideDialog({ notebook, rows, readings, onClose }: SetAsideDi
   const [reason, setReason] = useState('')
   const reasonId = useId()
   const { putAside, error, isPending } = useSetAside(notebook, rows)
-  const [first] = readings
-  const step = notebook.columns.find(({ kind }) => kind === 'step')
-  const what =
-    readings.length === 1 && first !== undefined
-      ? `the reading at ${stepWords(first.step, step)}`
-      : `${readings.length} readings`
+  const what = readingsName(readings, notebook.columns)
 
   function handleSubmit(event: SubmitEvent<HTMLFormElement>) {
     event.preventDefault()

@@ -1,5 +1,5 @@
 import type { Notebook, Row, RunRows } from '../../lib/api/types'
-import { stepWords } from '../../lib/notebook/labels'
+import { readingsName } from '../../lib/notebook/labels'
 import { useNotices } from '../../ui/notices'
 import { useRunActions, useUndo } from '../notebook'
 
@@ -8,13 +8,8 @@ export function useSetAside(notebook: Notebook, rows: RunRows) {
   const { setAside } = useRunActions(rows.id, notebook.id)
   const { undo } = useUndo(notebook.id)
   const { tell } = useNotices()
-  const step = notebook.columns.find(({ kind }) => kind === 'step')
-  const named = (readings: readonly Row[]) => {
-    const [first] = readings
-    return readings.length === 1 && first !== undefined
-      ? `The reading at ${stepWords(first.step, step)}`
-      : `${readings.length} readings`
-  }
+  const named = (readings: readonly Row[]) =>
+    readingsName(readings, notebook.columns).replace(/^[a-z]/, (letter) => letter.toUpperCase())
 
   function putAside(readings: readonly Row[], reason: string, then: () => void): void {
     setAside.act({ readings: readings.map(({ id }) => id), reason }, () => {

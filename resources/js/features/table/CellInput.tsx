@@ -35,8 +35,23 @@ export function CellInput({ label, text, whole, isReadOnly, placeholder, ...on }
     if (isIdle) ref.current?.select()
   }, [text, isIdle])
 
+  // A row that is scrolled out of sight takes its input with it, and nothing that was typed.
+  const left = useRef<() => void>(() => undefined)
+  useEffect(() => {
+    left.current = () => {
+      if (typed !== null && typed !== whole) on.onTyped(typed, null)
+    }
+  })
+  useEffect(
+    () => () => {
+      left.current()
+    },
+    [],
+  )
+
   function done(event: KeyboardEvent | null): void {
     const now = typed
+    left.current = () => undefined
     setTyped(null)
     setIsMending(false)
     // What is as it was is not typed over.
@@ -74,6 +89,7 @@ export function CellInput({ label, text, whole, isReadOnly, placeholder, ...on }
       value={typed ?? text}
       placeholder={placeholder}
       readOnly={isReadOnly}
+      tabIndex={-1}
       maxLength={200}
       autoComplete="off"
       spellCheck={false}

@@ -125,7 +125,7 @@ export function TypedTable({ notebook, run, rows, column = null, onColumn, onTab
     if (pick === null || event.altKey) return
     const control = event.ctrlKey || event.metaKey
     if (event.key === 'Escape') {
-      setPick(null)
+      // The row stays chosen: Tab leads on to what can be done with it.
       scroller.current?.focus()
     } else if (control && event.key.toLowerCase() === 'd') {
       fillDown()
@@ -185,6 +185,14 @@ export function TypedTable({ notebook, run, rows, column = null, onColumn, onTab
         tabIndex={0}
         role="region"
         aria-label="Rows"
+        onKeyDown={(event) => {
+          if (event.target !== scroller.current || pick === null) return
+          if (event.key === 'Escape') setPick(null)
+          else if (['Enter', 'F2', 'ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight'].includes(event.key)) {
+            event.preventDefault()
+            scroller.current.querySelector<HTMLInputElement>('td.held input')?.focus()
+          }
+        }}
         onPointerUp={() => {
           setIsDragging(false)
         }}

@@ -1,4 +1,4 @@
-import { useQueryClient } from '@tanstack/react-query'
+import { notifyManager, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useRef, useState } from 'react'
 import { answerOf, api } from '../../lib/api/client'
 import { sentenceOf } from '../../lib/api/problem'
@@ -53,7 +53,10 @@ export function useCellEdits(notebook: Notebook, runId: number, rowAt: (place: n
         columns: columnsOn(columns, typed),
         results: whatChanged({ lines, runs }, before, change.worked),
       })
-      setEdits((all) => all.filter(({ key }) => key !== edit.key))
+      // After the rows of the answer are on the screen, or the row being typed into next would be gone for a moment.
+      notifyManager.schedule(() => {
+        setEdits((all) => all.filter(({ key }) => key !== edit.key))
+      })
     } catch (error) {
       const refused = sentenceOf(error instanceof Error ? error : new Error('It could not be kept.'))
       setEdits((all) => all.map((one) => (one.key === edit.key ? { ...one, refused } : one)))

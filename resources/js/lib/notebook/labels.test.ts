@@ -6,6 +6,7 @@ import {
   columnHead,
   lowerFirst,
   numberOf,
+  readingsName,
   stepText,
   stepWords,
   unitBehind,
@@ -42,6 +43,12 @@ describe('what is written at columns and numbers', () => {
     expect(cellText(one, { ...PH, decimals: 1 })).toBe('−2.3')
     expect(cellText(one, column('T'))).toBe('—')
     expect(cellText(one, VOLUME)).toBe('0.50')
+  })
+
+  it('names readings by what they were set to, rows by their number, and several by how many', () => {
+    expect(readingsName([row(1, 0.5)], [VOLUME, PH])).toBe('the reading at 0.50 mL')
+    expect(readingsName([row(4, null)], [column('x')])).toBe('row 4')
+    expect(readingsName([row(1, 0.5), row(2, 1)], [VOLUME])).toBe('2 readings')
   })
 
   it('takes as a number only what is one', () => {

@@ -55,6 +55,14 @@ export function stepWords(step: Row['step'], column: Column | undefined): string
   return unit === '' ? stepText(step, column) : `${stepText(step, column)} ${unit}`
 }
 
+/** What one reading, or so many of them, are called in a sentence. */
+export function readingsName(readings: readonly Row[], columns: readonly Column[]): string {
+  const [first] = readings
+  if (readings.length !== 1 || first === undefined) return `${readings.length} readings`
+  const name = rowName(first, columns)
+  return name.startsWith('row ') ? name : `the reading at ${name}`
+}
+
 /** What a row is called: what it was set to, when it was recorded, or which one it is. */
 export function rowName(row: Row, columns: readonly Column[]): string {
   const step = columns.find(({ kind }) => kind === 'step')
