@@ -58,6 +58,7 @@ final class TableFileTest extends TestCase
         self::assertSame([0.0, 30.0, 60.0, 90.0], array_map(static fn (array $r): float => (float) $r['cells']['t']['value'], $rows));
         self::assertSame(['62.1', null, null, '51.7'], array_map(static fn (array $r): ?string => $r['cells']['T']['shown'] ?? null, $rows));
         self::assertSame('58,O', $rows[1]['texts']['T']);
+        $this->getJson("/api/runs/{$run}")->assertOk()->assertJsonPath('typed.blanks', [['symbol' => 'T', 'count' => 1, 'places' => [2]]]);
         self::assertSame(['t', 'T'], [$this->experiment->figures()->firstOrFail()->options['x'], $this->experiment->figures()->firstOrFail()->options['panels'][0]['y'][0]]);
         self::assertSame('semicolon', TableFile::query()->findOrFail($preview['id'])->hints['separator'] ?? null);
         $this->postJson("{$this->path()}/undo")->assertOk();

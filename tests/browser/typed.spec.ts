@@ -117,7 +117,7 @@ test.describe('runs that are typed', () => {
 })
 
 test.describe('numbers from files and pasted texts', () => {
-  const COOLING = 'Larkfield creamery, cold store\nTime (s);Milk (°C)\n0;62,1\n30;58,O\n60;55,2\n90;51,7\nEnd\n'
+  const COOLING = 'Larkfield creamery, cold store\nTime (s);Milk (°C)\n0;62,1\n30;58,O\n60;\n90;51,7\nEnd\n'
 
   test('a pasted text with a head is looked at first, taken, and its bad cell put right', async ({ page }) => {
     const teacher = new Teacher(page)
@@ -141,6 +141,7 @@ test.describe('numbers from files and pasted texts', () => {
     await expectCell(page, 4, 2, '51.7')
     await page.getByRole('button', { name: 'make it 58.0' }).click()
     await expectCell(page, 2, 2, '58.0')
+    await expect(page.getByText('T is blank in row 3, left out of figure and lines.')).toBeVisible()
     await look(page, 'file-taken')
     await page.getByRole('button', { name: 'Undo' }).click()
     await page.getByRole('button', { name: 'Undo' }).click()

@@ -8,6 +8,7 @@ use App\Models\Run;
 use App\Notebook\ExperimentWork;
 use App\Notebook\TypedRows;
 use Welkion\Core\Formats\CellText;
+use Welkion\Core\Notebook\Blanks;
 use Welkion\Core\Notebook\RunData;
 use Welkion\Core\Notebook\WorkedColumn;
 use Welkion\Core\Uncertainty\Spread;
@@ -57,7 +58,7 @@ final readonly class TypedRowsShape
 
         return [
             'remaining' => [], 'timed' => null, 'advice' => null,
-            'typed' => ['rowCount' => $this->data->rowCount, 'everyNth' => $stride, 'feet' => $this->feet()] + $this->unreadable(),
+            'typed' => ['rowCount' => $this->data->rowCount, 'everyNth' => $stride, 'feet' => $this->feet(), 'blanks' => $this->blanks()] + $this->unreadable(),
             'rows' => array_map($this->row(...), $this->data->rowCount === 0 ? [] : range(0, $this->data->rowCount - 1, $stride)),
         ];
     }
@@ -97,6 +98,17 @@ final readonly class TypedRowsShape
         }
 
         return $feet;
+    }
+
+    /** @return list<array{symbol: string, count: int, places: list<int>}> by column, with the places of the first of them */
+    private function blanks(): array
+    {
+        $told = [];
+        foreach (Blanks::in($this->data, array_keys(array_diff_key($this->data->columns, $this->data->words))) as $symbol => $rows) {
+            $told[] = ['symbol' => $symbol, 'count' => count($rows), 'places' => array_slice($rows, 0, self::MOST_TOLD)];
+        }
+
+        return $told;
     }
 
     /** @return array{unreadable: list<array{place: int, number: int, symbol: string, text: string, remedy: string|null}>, unreadableCount: int} */

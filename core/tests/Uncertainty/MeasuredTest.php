@@ -72,7 +72,7 @@ final class MeasuredTest extends TestCase
         yield 'a value that rounds to zero has no sign' => [-0.0004, 0.02, '0.00', '0.02'];
         yield 'no uncertainty, all digits' => [90.08, 0.0, '90.08', ''];
         yield 'what rounding leaves of exact points' => [-0.020000000000000004, 1.9e-19, '-0.02', ''];
-        yield 'the finest that is measured anywhere is one' => [9192631770.0, 0.1, '9192631770.0', '0.1'];
+        yield 'the finest that is measured anywhere is one' => [9192631770.0, 0.1, '9192631770.00', '0.10'];
     }
 
     #[DataProvider('digits')]

@@ -2,7 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
 import type { Column, Notebook, Row, RunRows, RunSummary } from '../../lib/api/types'
 import { blockOf, cellsOf, isWithin, ledBy, nextOf, pickAt, squared, textOf, type Pick } from '../../lib/table/grid'
-import { isTypedIn, shownText, typedText, widthOf } from '../../lib/table/cells'
+import { isBlankAmong, isTypedIn, shownText, typedText, widthOf } from '../../lib/table/cells'
 import { isPlainBlock } from '../../lib/table/taking'
 import { useNotices } from '../../ui/notices'
 import { CellInput } from './CellInput'
@@ -247,7 +247,9 @@ export function TypedTable({ notebook, run, rows, column = null, onColumn, onTab
                   const isHeld = pick?.at.row === index && pick.at.column === place
                   const edit = edits.typedAt(index, one.id)
                   const text = edit?.text ?? shownText(table.rowAt(index), one)
-                  const isBad = table.rowAt(index)?.texts[one.symbol] !== undefined && !one.isWords
+                  const isBad =
+                    (table.rowAt(index)?.texts[one.symbol] !== undefined && !one.isWords) ||
+                    (text === '' && isBlankAmong(rows, table.rowAt(index), index, one))
                   return (
                     <td
                       key={one.id}

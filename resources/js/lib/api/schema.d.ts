@@ -2538,6 +2538,13 @@ export interface components {
                 everyNth: number;
                 /** @description of each column of numbers that has some */
                 feet: components["schemas"]["ColumnFoot"][];
+                /** @description of each column of numbers that has some where its rows have others */
+                blanks: {
+                    symbol: string;
+                    count: number;
+                    /** @description of the first of them, from 0 */
+                    places: number[];
+                }[];
                 /** @description the first of them */
                 unreadable: components["schemas"]["UnreadableCell"][];
                 unreadableCount: number;

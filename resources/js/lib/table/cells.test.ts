@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { column, row, VOLUME } from '../../testing/notebook'
-import { isTypedIn, shownText, typedText, widthOf } from './cells'
+import { isBlankAmong, isTypedIn, shownText, typedText, widthOf } from './cells'
 
 it('knows where a cell is typed', () => {
   const kinds = ['time', 'measured', 'step', 'typed', 'derived'] as const
@@ -32,4 +32,21 @@ it('shows the digits of a column, and copies all that a number has', () => {
 
 it('has a usual width', () => {
   expect([widthOf({ width: null }), widthOf({ width: 200 })]).toEqual([96, 200])
+})
+
+it('finds a cell that is blank among others, and no other', () => {
+  const foot = { symbol: 'q', n: 2, mean: '', sd: '', least: '', most: '' }
+  const rows = { typed: { rowCount: 3, everyNth: 1, feet: [foot], blanks: [], unreadable: [], unreadableCount: 0 } }
+  const flow = column('q', { kind: 'typed' })
+  const gap = row(2, null, { t: 1 }, { cells: { q: null, t: { value: 1, uncertainty: 0, shown: '1' } } })
+  expect(isBlankAmong(rows, gap, 1, flow)).toBe(true)
+  expect(isBlankAmong(rows, gap, 2, flow)).toBe(false)
+  expect(isBlankAmong(rows, { ...gap, setAside: 'Spilled.' }, 1, flow)).toBe(false)
+  expect(isBlankAmong(rows, row(2, null, { q: 3, t: 1 }), 1, flow)).toBe(false)
+  expect(isBlankAmong(rows, row(2, null, {}, { cells: { q: null, t: null } }), 1, flow)).toBe(false)
+  expect(isBlankAmong(rows, gap, 1, { ...flow, isWords: true })).toBe(false)
+  expect(isBlankAmong(rows, gap, 1, { ...flow, kind: 'derived' })).toBe(false)
+  expect(isBlankAmong(rows, gap, 1, column('p', { kind: 'typed' }))).toBe(false)
+  expect(isBlankAmong(rows, undefined, 1, flow)).toBe(false)
+  expect(isBlankAmong({ typed: null }, gap, 1, flow)).toBe(false)
 })

@@ -1,4 +1,4 @@
-import type { Column, Row, RunSummary } from '../api/types'
+import type { Column, Row, RunRows, RunSummary } from '../api/types'
 import { stepText } from '../notebook/labels'
 
 const USUAL_WIDTH = 96
@@ -27,4 +27,19 @@ export function typedText(row: Row | undefined, column: Column): string {
 /** Width of a column of the table in px. */
 export function widthOf(column: Pick<Column, 'width'>): number {
   return column.width ?? USUAL_WIDTH
+}
+
+/** Whether a cell of numbers is blank where its column and its row have others. The last row may be just being typed. */
+export function isBlankAmong(
+  rows: Pick<RunRows, 'typed'>,
+  row: Row | undefined,
+  place: number,
+  { symbol, kind, isWords }: Column,
+): boolean {
+  const { feet = [], rowCount = 0 } = rows.typed ?? {}
+  if (row === undefined || kind === 'derived' || isWords || row.setAside !== null || place >= rowCount - 1) return false
+  if (!feet.some((foot) => foot.symbol === symbol)) return false
+  return (
+    row.cells[symbol] == null && Object.entries(row.cells).some(([other, cell]) => other !== symbol && cell !== null)
+  )
 }
