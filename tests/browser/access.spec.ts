@@ -14,6 +14,8 @@ async function expectNoViolation(page: Page): Promise<void> {
 
 for (const theme of ['fieldbook', 'projector'] as const) {
   test(`axe finds nothing on any view, theme ${theme}`, async ({ page }) => {
+    // Every view, one after the other.
+    test.slow()
     await page.addInitScript((name) => {
       localStorage.setItem('welkion.theme', name)
       localStorage.setItem('welkion.simulation-open', 'yes')
@@ -111,6 +113,7 @@ async function tabTo(page: Page, name: RegExp): Promise<void> {
 }
 
 test('the whole path can be walked with the keyboard alone', async ({ page }) => {
+  test.slow()
   await page.goto('/sign-in')
   await page.keyboard.type(EMAIL)
   await page.keyboard.press('Tab')
