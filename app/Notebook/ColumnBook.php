@@ -19,6 +19,9 @@ use Welkion\Core\Units\Unit;
 /** Adds, changes and removes columns. */
 final readonly class ColumnBook
 {
+    /** A longer one is asked for: its cells say what comes out. */
+    private const LONGEST_UNIT = 30;
+
     public function __construct(private Journal $journal)
     {
     }
@@ -61,7 +64,9 @@ final readonly class ColumnBook
             return $attributes;
         }
 
-        return ['unit' => FormulaCheck::of(ExperimentWork::of($rows)->worked, $formula, null)->unit->symbol ?? ''] + $attributes;
+        $unit = FormulaCheck::of(ExperimentWork::of($rows)->worked, $formula, null)->unit->symbol ?? '';
+
+        return ['unit' => mb_strlen($unit) <= self::LONGEST_UNIT ? $unit : ''] + $attributes;
     }
 
     /**

@@ -93,7 +93,7 @@ final readonly class CellBook
      */
     public static function beside(Draft $draft, Run $run, Column $column, array $rows, array $cells, int $decimals, bool $isMade): void
     {
-        $typed = self::typed($run, $column);
+        $typed = self::typed($run, self::requireTyped($run, $column));
         foreach ($isMade ? [] : $rows as $row) {
             $typed->cell($row) === null || throw Refusal::columnHasCells($column->symbol, $run->title());
         }

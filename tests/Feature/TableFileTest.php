@@ -9,6 +9,7 @@ use App\Models\Run;
 use App\Models\TableFile;
 use App\Models\User;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\TestCase;
@@ -129,6 +130,26 @@ final class TableFileTest extends TestCase
         self::assertSame(['101.2', '101.3', '101.1', '100.9'], array_map(static fn (array $r): string => $r['cells']['p']['shown'], $this->rowsOf($run)));
         $this->postJson("{$this->path()}/undo")->assertOk();
         self::assertSame([null, null, null, null], array_map(static fn (array $r): ?array => $r['cells']['p'], $this->rowsOf($run)), 'The column was there before, and is blank again.');
+    }
+
+    public function test_beside_what_was_measured_a_file_fills_typed_columns_and_no_measured_one(): void
+    {
+        $titration = $this->experimentOf($this->teacher, $this->benchOf($this->teacher));
+        $run = $this->storedRunOf($titration);
+        foreach ([1, 2] as $row) {
+            $run->readings()->create(['row' => $row, 'request_key' => (string) Str::uuid(), 'step' => (float) $row, 'taken_at' => 1.0, 'was_steady' => true]);
+        }
+        $this->experiment = $titration;
+        $pH = $titration->columns()->where('symbol', 'pH')->firstOrFail();
+        $file = $this->paste("note\nclear\npink\n")->assertCreated()->json();
+
+        $this->taken($file, [[0, $pH->id, 'pH', '']], $run->id, isBeside: true)->assertUnprocessable();
+        $this->assertDatabaseMissing('typed_columns', ['run_id' => $run->id]);
+        $this->taken($file, [[0, null, 'note', '', true]], $run->id, isBeside: true)->assertCreated();
+        self::assertSame(['clear', 'pink'], array_map(static fn (array $r): string => $r['texts']['note'] ?? '', $this->rowsOf($run->id)));
+        $longer = $this->paste("shade\na\nb\nc\n")->assertCreated()->json();
+        $this->taken($longer, [[0, null, 'shade', '', true]], $run->id, isBeside: true)->assertUnprocessable()->assertJsonPath('code', 'too-few-rows');
+        self::assertFalse($titration->columns()->where('symbol', 'shade')->exists(), 'Nothing of it is done.');
     }
 
     public function test_trials_of_a_wide_table_become_runs_with_condition_and_trial(): void

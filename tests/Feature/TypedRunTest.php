@@ -35,6 +35,18 @@ final class TypedRunTest extends TestCase
         $this->run = $this->postJson("/api/experiments/{$this->experiment->id}/runs", ['kind' => 'typed'])->assertCreated()->json('made');
     }
 
+    public function test_a_formula_brings_its_unit_unless_that_is_too_long_to_be_kept(): void
+    {
+        $add = fn (array $body): mixed => $this->postJson("/api/experiments/{$this->experiment->id}/columns", $body)->assertCreated()->json('changed.0.value.unit');
+        foreach (['P1' => 'kPa', 'V1' => 'mL', 'n1' => 'mol', 'm1' => 'mg', 'T1' => 'K', 'I1' => 'mA', 'U1' => 'mV'] as $symbol => $unit) {
+            $add(['symbol' => $symbol, 'name' => $symbol, 'kind' => 'typed', 'unit' => $unit]);
+        }
+
+        self::assertSame('1/mL', $add(['symbol' => 'd1', 'name' => 'd1', 'kind' => 'derived', 'formula' => '1/V1', 'unit' => '']));
+        self::assertSame('', $add(['symbol' => 'd2', 'name' => 'd2', 'kind' => 'derived', 'formula' => 'P1^3*V1^2*n1^3*m1^2*T1^3*I1^3*U1^2', 'unit' => '']));
+        self::assertSame('1/L', $add(['symbol' => 'd3', 'name' => 'd3', 'kind' => 'derived', 'formula' => '1/V1', 'unit' => '1/L']), 'What was asked for stays.');
+    }
+
     public function test_what_is_typed_or_pasted_is_a_run_that_formulas_and_lines_work_with(): void
     {
         $this->postJson("/api/experiments/{$this->experiment->id}/columns", ['symbol' => 'V', 'name' => 'Volume', 'unit' => 'L', 'kind' => 'derived', 'formula' => 'q*t'])->assertCreated();
