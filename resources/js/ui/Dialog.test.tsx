@@ -29,6 +29,22 @@ describe('a dialog', () => {
     expect(onClose).toHaveBeenCalledOnce()
   })
 
+  it('is out of the way while its answer is awaited, and back with what was typed', async () => {
+    const dialogThat = (isAway: boolean) => (
+      <Dialog title="Set aside" isAway={isAway} onClose={vi.fn()}>
+        <input aria-label="Why?" />
+      </Dialog>
+    )
+    const { user, rerender } = show(dialogThat(false))
+    const dialog = screen.getByRole<HTMLDialogElement>('dialog', { name: 'Set aside' })
+    await user.type(screen.getByLabelText('Why?'), 'probe was touched')
+    rerender(dialogThat(true))
+    expect(dialog.open).toBe(false)
+    rerender(dialogThat(false))
+    expect(dialog.open).toBe(true)
+    expect(screen.getByLabelText<HTMLInputElement>('Why?').value).toBe('probe was touched')
+  })
+
   it('says at its foot why something could not be done', async () => {
     const [onCancel, onConfirm] = [vi.fn(), vi.fn()]
     const { user, rerender } = show(

@@ -27,7 +27,7 @@ export function SetAsideDialog({ notebook, rows, readings, onClose }: SetAsideDi
   }
 
   return (
-    <Dialog title={`Set aside ${what}`} onClose={onClose}>
+    <Dialog title={`Set aside ${what}`} isAway={isPending} onClose={onClose}>
       <form onSubmit={handleSubmit} className="flex flex-col gap-3" noValidate>
         <p className="quiet">It stays in the figure, hollow and struck through, and out of every calculation.</p>
         <div className="flex flex-col gap-1">
@@ -50,7 +50,7 @@ export function SetAsideDialog({ notebook, rows, readings, onClose }: SetAsideDi
             ))}
           </datalist>
         </div>
-        <DialogActions confirm="Set aside" problem={error} isDisabled={isPending} onCancel={onClose} />
+        <DialogActions confirm="Set aside" problem={error} onCancel={onClose} />
       </form>
     </Dialog>
   )
