@@ -34,6 +34,18 @@ final class Bench extends Model
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
+    /** Where its device listens. */
+    public function address(): string
+    {
+        return self::addressOf($this->host, $this->port);
+    }
+
+    /** The number of a device may hold colons itself (IPv6). */
+    public static function addressOf(string $host, int $port): string
+    {
+        return str_contains($host, ':') ? "[{$host}]:{$port}" : "{$host}:{$port}";
+    }
+
     /**
      * The probes last seen here, plugged in or not, but for those put away.
      *

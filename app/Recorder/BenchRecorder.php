@@ -57,6 +57,8 @@ final class BenchRecorder implements LinkEars
 
     private readonly BenchChannels $channels;
 
+    private readonly Silence $silence;
+
     /** @var array<string, float> Hz each channel was asked for */
     private array $streamed = [];
 
@@ -78,12 +80,13 @@ final class BenchRecorder implements LinkEars
         private readonly LoggerInterface $log,
     ) {
         $this->channels = new BenchChannels;
+        $this->silence = new Silence;
         $this->clock = new ArrivalClock;
-        $this->link = new BenchLink($loop, "{$bench->host}:{$bench->port}", $bench->link_name, $this);
+        $this->link = new BenchLink($loop, $bench->address(), $bench->link_name, $this);
         $this->timed = new TimedRuns($bench->id, $neighbours, $clerk, $keeper, $loop, $log, $this->timedRunChanged(...), $this->timedRunWritten(...));
         $this->runs = new RunFeed($keeper, $this->link, $this->timed);
         $this->notes = new BenchNotes($keeper, $this->link, $this->runs);
-        $this->live = new LiveFeed($bench, $loop, $publisher, $this->link, $this->notes, $this->timed);
+        $this->live = new LiveFeed($bench, $loop, $publisher, $this->link, $this->notes, $this->timed, $this->silence);
         $this->link->open();
     }
 
@@ -117,7 +120,9 @@ final class BenchRecorder implements LinkEars
     {
         $this->guarded(function (): void {
             $this->runs->flush();
-            $this->timed->tend(microtime(true));
+            $this->timed->tend($now = microtime(true));
+            $silentSince = $this->isConnected() ? $this->silence->look($this->channels->presentIds(), $now) : null;
+            $silentSince === null || $this->link->callAgain($silentSince);
             $this->live->tellNotes();
         });
     }
@@ -130,12 +135,13 @@ final class BenchRecorder implements LinkEars
     public function snapshot(\Closure $then): void
     {
         if (! $this->isConnected()) {
-            $then(['problem' => $this->notes->whyAside() ?? 'The bench is not connected. Check that it is switched on.']);
+            $then(['problem' => $this->notes->whyNothing(microtime(true)) ?? 'The bench is not connected. Check that it is switched on.']);
 
             return;
         }
-        $readings = $this->channels->readings();
-        if (count($readings) < count($this->channels->present()) && microtime(true) - $this->restartedAt < self::FIRST_VALUE_WITHIN_S) {
+        $now = microtime(true);
+        $readings = array_filter($this->channels->readings(), fn (int $id): bool => ! $this->silence->isOf($id, $now), ARRAY_FILTER_USE_KEY);
+        if (count($readings) < count($this->channels->present()) && $now - $this->restartedAt < self::FIRST_VALUE_WITHIN_S) {
             $this->loop->addTimer(self::LOOK_AGAIN_S, fn () => $this->guarded(fn () => $this->snapshot($then)));
 
             return;
@@ -236,11 +242,13 @@ final class BenchRecorder implements LinkEars
             return;
         }
         $track = $this->channels->track($probe);
-        $this->clock->saw($pack->samples[count($pack->samples) - 1]->time, microtime(true));
+        $now = microtime(true);
+        $this->silence->heard($probe->id, $now);
+        $this->clock->saw($pack->samples[count($pack->samples) - 1]->time, $now);
         if ($this->runs->take($probe, $track, $pack)) {
             $steppedBack = $track->takeStepBack();
             $steppedBack > 0.0 && $this->clock->forget();
-            $this->notes->clockSteppedBack($steppedBack, microtime(true));
+            $this->notes->clockSteppedBack($steppedBack, $now);
             $this->live->publishSoon($pack->madeAt);
         }
     }
@@ -255,6 +263,7 @@ final class BenchRecorder implements LinkEars
 
     public function lost(): void
     {
+        $this->silence->begin();
         $this->live->publish();
     }
 
@@ -343,6 +352,7 @@ final class BenchRecorder implements LinkEars
             $live = max(self::SLOWEST_HZ, $speed === 1 ? $probe->kind->liveHz() : self::OFF_MAINS * $probe->kind->liveHz() / $speed);
             $rate = self::rate($live, $this->timed->rates($probe->id), $probe->fastest_hz);
             $this->streamed[$probe->channel] = $rate;
+            $this->silence->expect($probe->id, $rate * $speed);
             if (($before[$probe->channel] ?? null) !== $rate) {
                 $this->link->say(['do' => 'stream', 'channel' => $probe->channel, 'rate' => $rate]);
             }

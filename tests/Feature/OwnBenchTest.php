@@ -76,7 +76,7 @@ final class OwnBenchTest extends TestCase
             self::assertStringContainsString($sentence, $try('127.0.0.1', $port));
             is_resource($process) && proc_terminate($process, SIGKILL);
         }
-        foreach ([['host' => 'http://x', 'port' => 9100], ['host' => '', 'port' => 9100], ['host' => '127.0.0.1', 'port' => 80], ['host' => '127.0.0.1', 'port' => '9100']] as $wrong) {
+        foreach ([['host' => 'http://x', 'port' => 9100], ['host' => '', 'port' => 9100], ['host' => 'cedar.local', 'port' => 9100], ['host' => '127.0.0.1', 'port' => 80], ['host' => '127.0.0.1', 'port' => '9100']] as $wrong) {
             $this->postJson('/api/benches/try', $wrong)->assertUnprocessable();
         }
         $this->postJson('/api/benches', ['host' => '127.0.0.1', 'port' => 9100])->assertUnprocessable()->assertJsonPath('detail', 'Give the bench a name of at most 60 letters, for example that of a tree.');

@@ -27,7 +27,7 @@ final class OwnBenchRequest extends FormRequest
 
         return [
             'name' => $this->routeIs('benches.try') ? ['sometimes', 'string', 'max:60'] : ['required', 'string', 'max:60', $this->ownName()],
-            'host' => [$place, 'string', 'max:253', 'regex:/^[A-Za-z0-9]([A-Za-z0-9.:-]*[A-Za-z0-9])?$/'],
+            'host' => [$place, 'string', 'max:253', 'regex:/^[A-Za-z0-9]([A-Za-z0-9.:-]*[A-Za-z0-9])?$/', 'not_regex:/\.local$/i'],
             'port' => [$place, 'integer:strict', 'between:'.self::LOWEST_PORT.',65535'],
             'linkName' => ['sometimes', 'nullable', 'string', 'max:60'],
         ];
@@ -39,7 +39,8 @@ final class OwnBenchRequest extends FormRequest
         return [
             'name.unique' => 'You have a bench of this name already, in use or put away. Choose another name.',
             'name.*' => 'Give the bench a name of at most 60 letters, for example that of a tree.',
-            'host.*' => 'Type the address of the device, as 192.168.1.50 or cedar.local.', 'port.*' => 'The port is a whole number from '.self::LOWEST_PORT.' to 65535.',
+            'host.not_regex' => 'Names that end in .local are not looked up here. Type the number of the device, as 192.168.1.50.',
+            'host.*' => 'Type the address of the device, as 192.168.1.50, or its name in the network.', 'port.*' => 'The port is a whole number from '.self::LOWEST_PORT.' to 65535.',
         ];
     }
 

@@ -27,7 +27,7 @@ final class BenchResource extends JsonResource
             'id' => $this->id,
             'name' => $this->name,
             'isSimulated' => $this->is_simulated,
-            'address' => $this->is_simulated ? null : "{$this->host}:{$this->port}",
+            'address' => $this->is_simulated ? null : $this->address(),
             'isPutAway' => $this->put_away_at !== null,
             'recording' => $run instanceof Run ? [
                 'runId' => $run->id, 'experimentId' => $run->experiment_id, 'title' => $run->experiment->title, 'runNumber' => $run->number,

@@ -7,7 +7,7 @@ namespace App\Recorder\Link;
 use React\EventLoop\LoopInterface;
 use React\EventLoop\TimerInterface;
 use React\Socket\ConnectionInterface;
-use React\Socket\TcpConnector;
+use React\Socket\Connector;
 
 /**
  * The recorder's end of the probe link to one bench: connects, connects again, and passes on what is said.
@@ -18,6 +18,9 @@ use React\Socket\TcpConnector;
 final class BenchLink
 {
     private const RETRY_S = 0.3;
+
+    /** A device that is out of reach answers nothing at all; the system would wait for minutes. */
+    private const CONNECT_WITHIN_S = 3.0;
 
     private const ANSWER_WITHIN_S = 2.0;
 
@@ -49,6 +52,10 @@ final class BenchLink
 
     private ?string $fault = null;
 
+    private ?float $silentSince = null;
+
+    private readonly Connector $connector;
+
     /** @var array<int, array{\Closure(array<array-key, mixed>): void, TimerInterface}> */
     private array $waiting = [];
 
@@ -62,6 +69,7 @@ final class BenchLink
         private readonly ?string $bench,
         private readonly LinkEars $ears,
     ) {
+        $this->connector = new Connector(['timeout' => self::CONNECT_WITHIN_S, 'tls' => false, 'unix' => false], $loop);
     }
 
     public function open(): void
@@ -69,7 +77,7 @@ final class BenchLink
         if ($this->isClosed) {
             return;
         }
-        (new TcpConnector($this->loop))->connect($this->address)->then(
+        $this->connector->connect($this->address)->then(
             $this->connected(...),
             fn () => $this->loop->addTimer(self::RETRY_S, $this->open(...)),
         );
@@ -106,6 +114,19 @@ final class BenchLink
         }
         $this->ears->setAside($why);
         $this->connection->close();
+    }
+
+    /** It has fallen silent without a goodbye: it is greeted again on a new line, until it answers. */
+    public function callAgain(float $silentSince): void
+    {
+        $this->silentSince ??= $silentSince;
+        $this->connection?->close();
+    }
+
+    /** Since when it says nothing though it said no goodbye, wall clock; null while it answers. */
+    public function silentSince(): ?float
+    {
+        return $this->silentSince;
     }
 
     /** @param  array<string, mixed>  $message */
@@ -152,7 +173,12 @@ final class BenchLink
         $connection->on('close', $this->lost(...));
         $this->say(['do' => 'hello'] + ($this->bench === null ? [] : ['bench' => $this->bench]));
         $this->loop->addTimer(self::GREETING_WITHIN_S, function () use ($connection): void {
-            if ($this->connection === $connection && ! $this->hasGreeted) {
+            if ($this->connection !== $connection || $this->hasGreeted) {
+                return;
+            }
+            if ($this->silentSince !== null) {
+                $connection->close();
+            } else {
                 $this->setAside(DeviceFault::because('did not answer "hello" within 5 s')->getMessage());
             }
         });
@@ -203,7 +229,8 @@ final class BenchLink
         if (array_is_list($message)) {
             $pack = Pack::from($message);
             $this->conduct->tookSamples(count($pack->samples), $now);
-            $this->ears->take($pack);
+            // Where several benches stand behind one port, nobody knows before the greeting whose readings these are; what is missed comes again.
+            $this->hasGreeted && $this->ears->take($pack);
 
             return;
         }
@@ -216,6 +243,7 @@ final class BenchLink
             }
             $channels = ToldChannel::allIn($message['channels'] ?? []);
             $this->hasGreeted = $this->hasGreeted || $isGreeting;
+            $this->silentSince = $isGreeting ? null : $this->silentSince;
             $this->conduct->toldOfChannels($now);
             $this->ears->plugged($channels, $message['world'] ?? null, $isGreeting);
         }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Recorder\Link;
 
+use App\Models\Bench;
+
 /** Tries an address once, as the recorder would: does a bench answer there, and what does it have? */
 final class BenchTrial
 {
@@ -19,7 +21,7 @@ final class BenchTrial
      */
     public static function of(string $host, int $port, ?string $linkName): array
     {
-        $place = str_contains($host, ':') ? "[{$host}]:{$port}" : "{$host}:{$port}";
+        $place = Bench::addressOf($host, $port);
         $socket = @stream_socket_client("tcp://{$place}", $code, $reason, self::CONNECT_WITHIN_S);
         if ($socket === false) {
             return self::problem(match (true) {

@@ -57,6 +57,12 @@ final class BenchNotes
         return $fault === null ? null : "The device of this bench was set aside. {$fault} It is tried again by itself.";
     }
 
+    /** Why no reading can be taken; null if the bench is only not connected. */
+    public function whyNothing(float $now): ?string
+    {
+        return $this->whyAside() ?? $this->whySilent($now);
+    }
+
     /** @return list<array{code: string, tone: 'amber'|'red', sentence: string}> the gravest first */
     public function now(float $now): array
     {
@@ -65,12 +71,24 @@ final class BenchNotes
         if ($aside !== null) {
             $notes[] = self::note('device-aside', 'amber', $aside);
         }
+        $silent = $this->whySilent($now);
+        if ($silent !== null) {
+            $notes[] = self::note('device-silent', 'amber', $silent);
+        }
         if ($now - $this->steppedAt < self::STEP_TOLD_S) {
             $notes[] = self::note('clock-stepped', 'amber', 'The clock of this bench went back by '.self::duration($this->steppedBackS)
                 .'. Values go on as a new segment; times of earlier readings of this run are not comparable with later ones.');
         }
 
         return $notes;
+    }
+
+    private function whySilent(float $now): ?string
+    {
+        $since = $this->link->silentSince();
+
+        return $since === null ? null : 'Nothing has come from the device of this bench for '.self::duration($now - $since)
+            .'. Is it switched on, and in reach of its network? It is called again and again; what it keeps meanwhile, up to two minutes, comes then.';
     }
 
     /** @return list<array{code: string, tone: 'amber'|'red', sentence: string}> of what is recorded, the gravest first */

@@ -8,6 +8,7 @@ use App\Models\Bench;
 use App\Models\Probe;
 use App\Recorder\ChannelTrack;
 use App\Recorder\Link\BenchLink;
+use App\Recorder\Silence;
 use App\Recorder\Timed\TimedRuns;
 use React\EventLoop\LoopInterface;
 use React\EventLoop\TimerInterface;
@@ -44,6 +45,7 @@ final class LiveFeed
         private readonly BenchLink $link,
         private readonly BenchNotes $notes,
         private readonly TimedRuns $timed,
+        private readonly Silence $silence,
     ) {
     }
 
@@ -66,7 +68,7 @@ final class LiveFeed
      */
     public function show(array $probes, array $tracks): void
     {
-        $this->view = new LiveView($probes, $tracks);
+        $this->view = new LiveView($probes, $tracks, $this->silence);
         $this->publish();
     }
 

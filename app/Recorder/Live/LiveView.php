@@ -6,6 +6,7 @@ namespace App\Recorder\Live;
 
 use App\Models\Probe;
 use App\Recorder\ChannelTrack;
+use App\Recorder\Silence;
 use Welkion\Core\Calibration\ProbeCalibration;
 use Welkion\Core\Exception\CoreException;
 
@@ -24,7 +25,7 @@ final readonly class LiveView
      * @param  array<int, Probe>  $probes  by id, with calibration and zero
      * @param  array<int, ChannelTrack>  $tracks  by probe id
      */
-    public function __construct(private array $probes, private array $tracks)
+    public function __construct(private array $probes, private array $tracks, private Silence $silence)
     {
         $this->scales = array_map(self::scale(...), $probes);
         $this->thermometer = BenchThermometer::among($probes)?->probe;
@@ -56,7 +57,8 @@ final readonly class LiveView
     private function probe(Probe $probe, ?float $celsius, float $wallNow, int $speed): array
     {
         $track = $this->tracks[$probe->id];
-        $raw = $probe->is_present ? $track->latest() : null;
+        // A value that is old by now is none.
+        $raw = $probe->is_present && ! $this->silence->isOf($probe->id, $wallNow) ? $track->latest() : null;
         $steadiness = $track->steadiness($wallNow);
         $scale = $this->scales[$probe->id];
         // Without any line an electrode shows volts and a plunger travel, not a quantity that could be anything.

@@ -141,13 +141,15 @@ final class BenchLinkTest extends TestCase implements LinkEars
 
     public function test_a_message_that_comes_in_pieces_is_heard_whole_and_blank_lines_mean_nothing(): void
     {
-        $this->serve(static function (ConnectionInterface $connection): void {
-            $connection->write("\n\r\n[{\"n\":\"ph\",\"v\":1.5,\"seq\":7}]\n{\"told\":\"hel");
-            $connection->write("lo\",\"channels\":[]}\n");
+        $this->serve(function (ConnectionInterface $connection): void {
+            $connection->write("\n\r\n{\"told\":\"hel");
+            $connection->write("lo\",\"channels\":[]}\n[{\"n\":\"ph\",\"v\":1.");
+            $this->loop->addTimer(0.05, static fn () => $connection->write("5,\"seq\":7}]\n\n"));
         });
         $this->link();
-        $this->until(fn (): bool => $this->hellos !== []);
+        $this->until(fn (): bool => $this->packs !== []);
 
+        self::assertCount(1, $this->hellos);
         self::assertCount(1, $this->packs);
         self::assertSame([], $this->aside);
     }
@@ -194,6 +196,38 @@ final class BenchLinkTest extends TestCase implements LinkEars
             return $connections === 2;
         });
         self::assertGreaterThan(1.9, microtime(true) - $setAsideAt, 'Not at once: it would do the same again.');
+    }
+
+    public function test_readings_before_the_greeting_may_be_of_another_bench_and_are_not_heard(): void
+    {
+        $this->serve(static function (ConnectionInterface $connection): void {
+            $connection->write("[{\"n\":\"temperature\",\"v\":1,\"seq\":1}]\n{\"told\":\"hello\",\"channels\":[]}\n[{\"n\":\"temperature\",\"v\":2,\"seq\":2}]\n");
+        });
+        $this->link();
+        $this->until(fn (): bool => $this->packs !== []);
+
+        self::assertSame([2], array_map(static fn (Pack $pack): int => $pack->samples[0]->seq, $this->packs));
+    }
+
+    public function test_a_device_that_fell_silent_is_called_until_it_answers_and_is_not_blamed(): void
+    {
+        $connections = 0;
+        $this->serve(static function (ConnectionInterface $connection) use (&$connections): void {
+            // Out of reach the second time.
+            ++$connections === 2 || $connection->write("{\"told\":\"hello\",\"channels\":[]}\n");
+        });
+        $link = $this->link();
+        $this->until(fn (): bool => count($this->hellos) === 1);
+        self::assertNull($link->silentSince());
+        $link->callAgain(100.0);
+        $link->callAgain(200.0);
+        self::assertSame(100.0, $link->silentSince());
+        $this->until(fn (): bool => count($this->hellos) === 2, 8.0);
+
+        self::assertSame(3, $connections);
+        self::assertSame([], $this->aside);
+        self::assertNull($link->silentSince());
+        self::assertNull($link->fault(microtime(true)));
     }
 
     public function test_a_device_that_keeps_the_rules_for_a_minute_is_forgiven(): void
