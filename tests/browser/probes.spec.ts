@@ -131,10 +131,38 @@ test.describe('the probes of all benches', () => {
   })
 })
 
-test('a bench that disappears is told at once, and it comes back by itself', async ({ page }) => {
+/** A signal to the process of the simulated benches. */
+function signalBenches(signal: 'KILL' | 'STOP' | 'CONT'): void {
   const settings = readFileSync(`${process.env.WELKION_VAR ?? ''}/settings.env`, 'utf8')
   const port = /WELKION_BENCH_PORT=(\d+)/.exec(settings)?.[1] ?? ''
-  const pullThePlug = () => spawnSync('pkill', ['-KILL', '-f', `bench.php --port=${port}`])
+  spawnSync('pkill', [`-${signal}`, '-f', `bench.php --port=${port}`])
+}
+
+test('a bench that falls silent without a goodbye shows no old value, says so, and is heard again', async ({
+  page,
+}) => {
+  const teacher = new Teacher(page)
+  await teacher.signIn()
+  await page.goto('/benches')
+  await expect(teacher.probeRow('Alder-2')).toContainText(/\d\s*°C/)
+  signalBenches('STOP')
+  try {
+    await expect(page.getByText('Nothing has come from the device of this bench for').first()).toBeVisible({
+      timeout: 15_000,
+    })
+    await expect(teacher.probeRow('Alder-2')).not.toContainText(/\d\s*°C/)
+    if (process.env.LOOK !== undefined) await page.screenshot({ path: `${process.env.LOOK}/silent.png` })
+  } finally {
+    signalBenches('CONT')
+  }
+  await expect(page.getByText('Nothing has come from the device of this bench for')).toHaveCount(0, { timeout: 30_000 })
+  await expect(teacher.probeRow('Alder-2')).toContainText(/\d\s*°C/)
+})
+
+test('a bench that disappears is told at once, and it comes back by itself', async ({ page }) => {
+  const pullThePlug = () => {
+    signalBenches('KILL')
+  }
   const teacher = new Teacher(page)
   await teacher.signIn()
   await page.goto('/benches')

@@ -22,6 +22,9 @@ final class BenchNotes
 
     private const STEPS_AT_ONCE = 24.0;
 
+    /** What is told changes no more often: it is read out. */
+    private const SILENCE_STEP_S = 3.0;
+
     private const MINUTE_S = 60.0;
 
     private const HOUR_S = 3600.0;
@@ -87,7 +90,7 @@ final class BenchNotes
     {
         $since = $this->link->silentSince();
 
-        return $since === null ? null : 'Nothing has come from the device of this bench for '.self::duration($now - $since)
+        return $since === null ? null : 'Nothing has come from the device of this bench for '.self::duration(self::SILENCE_STEP_S * max(1.0, floor(($now - $since) / self::SILENCE_STEP_S)))
             .'. Is it switched on, and in reach of its network? It is called again and again; what it keeps meanwhile, up to two minutes, comes then.';
     }
 

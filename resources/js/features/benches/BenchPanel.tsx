@@ -3,7 +3,7 @@ import { Link, useNavigate } from 'react-router'
 import type { Bench, LiveBench, Probe } from '../../lib/api/types'
 import { Note } from '../../ui/Note'
 import { CalibrateButton } from '../calibration/CalibrateButton'
-import { BenchNotes, isAside } from '../probes/BenchNotes'
+import { BenchNotes, isToldWhy } from '../probes/BenchNotes'
 import { ProbeValue } from '../probes/ProbeCard'
 import { StateWord } from '../probes/StateWord'
 import { TrustText } from '../probes/TrustText'
@@ -54,7 +54,7 @@ export function BenchPanel({ bench }: { bench: Bench }) {
         </div>
       ) : null}
       <ForgottenRun bench={bench} />
-      {live !== null && !live.isConnected && !isAside(live) ? (
+      {live !== null && !live.isConnected && !isToldWhy(live) ? (
         <div className="p-3">
           <Note tone="amber" role="alert">
             <strong>Bench {bench.name} is not connected.</strong> Check that it is switched on; it comes back by itself.

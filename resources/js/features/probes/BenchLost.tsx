@@ -1,6 +1,6 @@
 import type { LiveBench } from '../../lib/api/types'
 import { Note } from '../../ui/Note'
-import { isAside } from './BenchNotes'
+import { isToldWhy } from './BenchNotes'
 
 const CHECK_SWITCH = 'Check that it is switched on; what was recorded is kept, and it goes on by itself.'
 
@@ -8,7 +8,8 @@ const CHECK_SWITCH = 'Check that it is switched on; what was recorded is kept, a
 export function BenchLost({ benchName, live }: { benchName: string; live: LiveBench }) {
   return (
     <Note tone="amber" role="alert">
-      <strong>Bench {benchName} is not connected.</strong> {isAside(live) ? 'What was recorded is kept.' : CHECK_SWITCH}
+      <strong>Bench {benchName} is not connected.</strong>{' '}
+      {isToldWhy(live) ? 'What was recorded is kept.' : CHECK_SWITCH}
     </Note>
   )
 }

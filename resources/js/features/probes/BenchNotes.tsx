@@ -1,9 +1,9 @@
 import type { LiveBench } from '../../lib/api/types'
 import { Note } from '../../ui/Note'
 
-/** Its device was set aside: then it is not connected either, and it has been said why. */
-export function isAside(live: LiveBench): boolean {
-  return live.notes.some(({ code }) => code === 'device-aside')
+/** Its device was set aside, or fell silent: then it is not connected either, and it has been said why. */
+export function isToldWhy(live: LiveBench): boolean {
+  return live.notes.some(({ code }) => code === 'device-aside' || code === 'device-silent')
 }
 
 /** What must be known on every screen of a bench: that something is in danger, lost, or set aside for now. */

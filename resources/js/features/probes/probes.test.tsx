@@ -65,6 +65,10 @@ describe('what must be known of a bench', () => {
     const lost = { ...now([aside]), isConnected: false }
     const { container } = show(<ProbeShelf bench={bench} live={lost} shows="value" selectedProbeIds={[]} />)
     expect(container.textContent).toBe('Bench Alder is not connected. What was recorded is kept.')
+    const silent = { ...lost, notes: [{ ...aside, code: 'device-silent' as const }] }
+    expect(
+      show(<ProbeShelf bench={bench} live={silent} shows="value" selectedProbeIds={[]} />).container.textContent,
+    ).toBe('Bench Alder is not connected. What was recorded is kept.')
     const off = { ...lost, notes: [] }
     expect(
       show(<ProbeShelf bench={bench} live={off} shows="value" selectedProbeIds={[]} />).container.textContent,

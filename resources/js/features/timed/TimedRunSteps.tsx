@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import type { LiveBench, Notebook, RunRows, RunSummary } from '../../lib/api/types'
+import type { LiveBench, LiveProbe, Notebook, RunRows, RunSummary } from '../../lib/api/types'
 import { countOf, fixed, signed } from '../../lib/format'
 import { unitBehind } from '../../lib/notebook/labels'
 import { clockErrorWords, clockWords, durationWords, eventWords, rateWords } from '../../lib/timed/words'
@@ -193,17 +193,30 @@ function Waiting({ notebook, run, rows, live }: PartProps) {
 
 /** Channels of which nothing comes while they are recorded. */
 function Missing({ notebook, rows, live }: PartProps) {
-  const missing = rows.channels.filter(
-    ({ role, probe }) =>
-      notebook.columns.some((column) => role !== null && column.role === role) &&
-      ['unplugged', 'silent'].includes(liveProbe(live, probe.id)?.state ?? ''),
-  )
-  if (missing.length === 0) return null
+  const titlesOf = (state: LiveProbe['state']) =>
+    rows.channels
+      .filter(
+        ({ role, probe }) =>
+          notebook.columns.some((column) => role !== null && column.role === role) &&
+          liveProbe(live, probe.id)?.state === state,
+      )
+      .map(({ probe }) => probe.title)
+      .join(' and ')
+  const [unplugged, silent] = [titlesOf('unplugged'), titlesOf('silent')]
   return (
-    <Note tone="amber" role="alert">
-      <strong>{missing.map(({ probe }) => probe.title).join(' and ')} unplugged.</strong> Its rows stay blank until it
-      is plugged in again; the others go on.
-    </Note>
+    <>
+      {unplugged === '' ? null : (
+        <Note tone="amber" role="alert">
+          <strong>{unplugged} unplugged.</strong> Its rows stay blank until it is plugged in again; the others go on.
+        </Note>
+      )}
+      {silent === '' ? null : (
+        <Note tone="amber" role="alert">
+          <strong>Nothing comes from {silent}.</strong> The run goes on; what the device keeps meanwhile is filled in
+          when it is heard again.
+        </Note>
+      )}
+    </>
   )
 }
 

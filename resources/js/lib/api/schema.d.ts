@@ -1896,7 +1896,7 @@ export interface components {
         };
         BenchNote: {
             /** @enum {string} */
-            code: "samples-lost" | "samples-in-danger" | "storage-away" | "catching-up" | "device-aside" | "clock-stepped";
+            code: "samples-lost" | "samples-in-danger" | "storage-away" | "catching-up" | "device-aside" | "device-silent" | "clock-stepped";
             /** @enum {string} */
             tone: "amber" | "red";
             sentence: string;
