@@ -143,6 +143,7 @@ test.describe('the board, and who watches it', () => {
       [2, 'left hand'],
     ] as const) {
       if (number === 2) await page.getByRole('button', { name: 'Prepare another run' }).click()
+      await expect(page.getByRole('button', { name: `Start run ${number}` })).toBeEnabled()
       await page.keyboard.press('s')
       await expect(page.getByTestId('elapsed')).toBeVisible()
       await teacher.hands('Bulb', 'squeezed')
