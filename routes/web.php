@@ -143,6 +143,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('watch', [WatchController::class, 'show']);
             Route::post('watch', [WatchController::class, 'store']);
             Route::delete('watch', [WatchController::class, 'destroy']);
+            Route::get('files', [TableFileController::class, 'index']);
             Route::post('files', [TableFileController::class, 'store']);
             Route::get('files/{file}', [TableFileController::class, 'show']);
             Route::post('files/{file}/take', [TableFileController::class, 'take']);

@@ -208,12 +208,17 @@ final class Refusal extends \DomainException
 
     public static function tooManyRows(int $most): self
     {
-        return new self('too-many-rows', sprintf('A run has at most %s rows. Put what is more into another run.', number_format($most)), 422);
+        return new self('too-many-rows', sprintf('A run has at most %s rows. Put what is more into another run: as a file, save it in parts.', number_format($most)), 422);
     }
 
     public static function tooManyCells(int $most): self
     {
         return new self('too-many-cells', sprintf('At most %s cells are typed over at once. Do it in parts, or put the numbers into a new run.', number_format($most)), 422);
+    }
+
+    public static function fileTooWide(int $most): self
+    {
+        return new self('file-too-wide', sprintf('At most %s cells of a file are read. Save fewer rows or fewer columns of it, and try again.', number_format($most)), 422);
     }
 
     public static function notTimed(): self

@@ -45,7 +45,8 @@ final readonly class ColumnBook
             }
             $attributes = self::withUnit($attributes, $rows);
             $draft->create(Column::class, ['experiment_id' => $experiment->id, 'position' => 1 + (int) $rows->columns->max('position')] + $attributes);
-            $probe === null || self::draw($draft, $rows, $symbol);
+            $isMeasured = $probe !== null;
+            ($isMeasured || ($attributes['kind'] ?? '') === ColumnKind::Step->value) && FirstFigure::require($draft, $experiment, $isMeasured ? $symbol : null);
 
             return "Added the column {$symbol}";
         });
@@ -134,17 +135,6 @@ final readonly class ColumnBook
     {
         is_string($attributes['unit'] ?? null) && Unit::parse($attributes['unit']);
         is_string($attributes['formula'] ?? null) && Formula::parse($attributes['formula']);
-    }
-
-    /** What is measured from now on is seen: in the figures against time that have room for one panel more. */
-    private static function draw(Draft $draft, NotebookRows $rows, string $symbol): void
-    {
-        $time = $rows->columns->first(static fn (Column $c): bool => $c->kind === ColumnKind::Time);
-        foreach ($rows->figures as $figure) {
-            if ($time instanceof Column && $figure->options['x'] === $time->symbol && count($figure->options['panels']) < FigureBook::MOST_PANELS) {
-                $draft->update($figure, ['options' => ['panels' => [...$figure->options['panels'], ['y' => [$symbol]]]] + $figure->options]);
-            }
-        }
     }
 
     /**

@@ -12,6 +12,7 @@ use App\Models\Reading;
 use App\Models\Run;
 use App\Models\RunChannel;
 use App\Notebook\Draft;
+use App\Notebook\FirstFigure;
 use App\Notebook\Journal;
 use App\Notebook\NotebookRows;
 use App\Notebook\RunRows;
@@ -173,6 +174,7 @@ final readonly class RunBook
                     'experiment_id' => $experiment->id, 'position' => max(0, (int) $rows->columns->min('position') - 1), 'symbol' => $free, 'name' => 'Time', 'unit' => 's', 'kind' => ColumnKind::Time,
                 ]);
             }
+            $kind === Run::TIMED && FirstFigure::require($draft, $experiment);
             $draft->update($experiment, ['plan' => ['run' => ['kind' => $kind]] + $experiment->plan]);
 
             return $kind === Run::TIMED ? 'Runs are timed from now on' : 'Runs are stepwise from now on';

@@ -21,6 +21,9 @@ final readonly class TableFiles
 
     private const PIECE_BYTES = 65_536;
 
+    /** A number takes some 21 bytes while it is looked at; so a file takes less than 64 MB. */
+    private const MOST_CELLS = 2_500_000;
+
     public function __construct(private string $folder)
     {
     }
@@ -52,10 +55,14 @@ final readonly class TableFiles
 
     /**
      * @throws UnreadableFile If there is no table in it.
+     * @throws Refusal If there is more in it than a run can hold; then no more of it is read.
      */
     public function table(TableFile $file, TableHints $hints): Table
     {
-        return (new TableReader)->read($this->pieces($file), hints: $hints);
+        return (new TableReader)->read($this->pieces($file), static function (int $rows, int $bytes, int $cells): void {
+            $rows <= RowBook::MOST_ROWS || throw Refusal::tooManyRows(RowBook::MOST_ROWS);
+            $cells <= self::MOST_CELLS || throw Refusal::fileTooWide(self::MOST_CELLS);
+        }, $hints);
     }
 
     /** @return \Generator<int, string> */

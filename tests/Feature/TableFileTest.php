@@ -216,6 +216,32 @@ final class TableFileTest extends TestCase
         self::assertSame([100_000, 2, 99_999.0, 9.5], [$page['rowCount'], count($page['rows']), (float) $page['rows'][1]['cells']['t']['value'], $page['rows'][1]['cells']['i']['value']]);
     }
 
+    public function test_a_file_is_looked_at_again_with_other_guesses_after_it_was_taken(): void
+    {
+        $this->getJson("{$this->path()}/files")->assertOk()->assertExactJson([]);
+        $preview = $this->paste("t;y\n1;1,250\n2;2,500\n3;3,750\n")->assertCreated()->json();
+        $this->getJson("{$this->path()}/files")->assertOk()->assertExactJson([]);
+        $wrong = ['hints' => ['mark' => 'comma'] + $preview['hints']] + $preview;
+        $this->taken($wrong, [[0, null, 't', ''], [1, null, 'y', '']])->assertCreated();
+        $this->taken($this->paste("t;y\n9;9\n")->assertCreated()->json(), [[0, null, 'u', ''], [1, null, 'v', '']])->assertCreated();
+        $files = $this->getJson("{$this->path()}/files")->assertOk()->assertJsonCount(2)->json();
+        self::assertSame([$preview['id'], 'comma'], [$files[1]['id'], $files[1]['hints']['mark']]);
+
+        $again = $this->getJson("{$this->path()}/files/{$files[1]['id']}?separator=semicolon&mark=point&hasHeader=1")->assertOk()->json();
+        $run = $this->taken($again, [[0, null, 't2', ''], [1, null, 'y2', '']])->assertCreated()->json('made');
+        self::assertSame([1250.0, 2500.0, 3750.0], array_map(static fn (array $r): float => (float) $r['cells']['y2']['value'], $this->rowsOf($run)));
+    }
+
+    public function test_more_than_a_run_can_hold_is_not_read_to_its_end(): void
+    {
+        $rows = implode("\n", ['t,y', ...array_map(static fn (int $i): string => "{$i},1.5", range(1, 205_000))]);
+        $this->post("{$this->path()}/files", ['file' => UploadedFile::fake()->createWithContent('long.csv', $rows)], ['Accept' => 'application/json'])->assertUnprocessable()
+            ->assertJsonPath('code', 'too-many-rows')->assertJsonPath('detail', 'A run has at most 200,000 rows. Put what is more into another run: as a file, save it in parts.');
+        $line = implode(',', range(1, 200));
+        $wide = implode("\n", array_fill(0, 15_000, $line));
+        $this->post("{$this->path()}/files", ['file' => UploadedFile::fake()->createWithContent('wide.csv', $wide)], ['Accept' => 'application/json'])->assertUnprocessable()->assertJsonPath('code', 'file-too-wide');
+    }
+
     /** @return TestResponse<Response> */
     private function paste(string $text): TestResponse
     {

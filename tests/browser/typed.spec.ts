@@ -145,6 +145,15 @@ test.describe('numbers from files and pasted texts', () => {
     await look(page, 'file-taken')
     await page.getByRole('button', { name: 'Undo' }).click()
     await page.getByRole('button', { name: 'Undo' }).click()
+    // It is kept as it came: looked at again later, with another guess, and taken anew.
+    await page.getByRole('button', { name: 'file or text' }).click()
+    await expect(dialog.getByText(/92 bytes, today \d\d:\d\d, read with decimal commas/)).toBeVisible()
+    await look(page, 'files-taken')
+    await dialog.getByRole('button', { name: 'look at pasted text again' }).click()
+    await expect(dialog.getByLabel('decimal mark')).toHaveValue('comma')
+    await expect(dialog.getByRole('button', { name: 'Take 4 rows of 2 columns' })).toBeEnabled()
+    await page.keyboard.press('Escape')
+    await expect(dialog).toBeHidden()
     await expect(page.getByRole('columnheader', { name: /^x/ })).toBeVisible()
   })
 
@@ -172,6 +181,26 @@ test.describe('numbers from files and pasted texts', () => {
     await page.getByRole('button', { name: 'Runs', exact: true }).click()
     await expect(page.getByLabel('Condition of half strength trial 2')).toHaveValue('half strength')
     await look(page, 'file-runs')
+  })
+
+  test('reading that takes long says so, and is cancelled with nothing changed', async ({ page }) => {
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await teacher.beginTyped('A slow network')
+    await page.route('**/files', async (route) => {
+      await new Promise((wake) => setTimeout(wake, 4000))
+      await route.continue().catch(() => undefined)
+    })
+    await page.getByRole('button', { name: 'file or text' }).click()
+    const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
+    await dialog.getByLabel('Paste rows from a spreadsheet or a text').fill(COOLING)
+    await dialog.getByRole('button', { name: 'Look at it' }).click()
+    await expect(dialog.getByRole('status')).toContainText(/Reading the pasted text … [1-3] s/)
+    await look(page, 'file-reading')
+    await dialog.getByRole('button', { name: 'Cancel' }).click()
+    await expect(dialog.getByLabel('Paste rows from a spreadsheet or a text')).toHaveValue(COOLING)
+    await expect(dialog.getByRole('alert')).toBeHidden()
+    await expect(page.getByText(/^Kept/)).toBeVisible()
   })
 
   test('what is too large or no text is said, and nothing is lost', async ({ page }) => {

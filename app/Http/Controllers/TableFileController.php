@@ -19,6 +19,8 @@ use Illuminate\Http\UploadedFile;
 /** Files and pasted texts: kept as they came, shown as they are understood, and taken into runs. */
 final class TableFileController
 {
+    private const MOST_TOLD = 20;
+
     public function __construct(private readonly TableFiles $files)
     {
     }
@@ -39,6 +41,16 @@ final class TableFileController
         }
 
         return new JsonResponse(TablePreview::of($file, $this->files->table($file, $request->hints())), 201);
+    }
+
+    /** Those whose numbers were taken, the last one first: each can be looked at again, with other guesses. */
+    public function index(Experiment $experiment): JsonResponse
+    {
+        $files = TableFile::query()->where('experiment_id', $experiment->id)->where('taken_at', '!=', null)->get()->sortByDesc('taken_at')->take(self::MOST_TOLD);
+
+        return new JsonResponse(array_values($files->map(static fn (TableFile $f): array => [
+            'id' => $f->id, 'name' => $f->name, 'bytes' => $f->bytes, 'hints' => TableFile::told($f->hints()), 'takenAt' => $f->taken_at?->toIso8601ZuluString('millisecond'),
+        ])->all()));
     }
 
     /** The same file as it is understood with other guesses. */

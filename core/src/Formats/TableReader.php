@@ -28,7 +28,7 @@ final class TableReader
 
     /**
      * @param  iterable<string>  $chunks  the bytes of the file, in pieces of any size
-     * @param  (callable(int, int): void)|null  $progress  told rows and bytes read, every few thousand rows and at the end
+     * @param  (callable(int, int, int): void)|null  $progress  told rows, bytes and cells read, every few thousand rows and at the end; what it throws ends the reading
      * @param  TableHints  $hints  what is known of it, in place of guesses
      *
      * @throws UnreadableFile If the file is not text or holds no rows.
@@ -60,14 +60,14 @@ final class TableReader
             $rows->take($records->current());
             if ($progress !== null && $rows->count() - $reported >= self::ROWS_PER_REPORT) {
                 $reported = $rows->count();
-                $progress($reported, $decoder->bytesRead());
+                $progress($reported, $decoder->bytesRead(), $reported * count($builders));
             }
         }
         if ($rows->count() === 0) {
             throw UnreadableFile::isEmpty();
         }
         if ($progress !== null) {
-            $progress($rows->count(), $decoder->bytesRead());
+            $progress($rows->count(), $decoder->bytesRead(), $rows->count() * count($builders));
         }
         array_push($notes, ...array_map(static fn (string $remark): string => "Not part of the table: \"{$remark}\".", $rows->remarks()));
         if ($rows->longCount() > 0) {

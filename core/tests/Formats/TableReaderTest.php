@@ -83,8 +83,9 @@ final class TableReaderTest extends TestCase
         $reports = [];
         $before = memory_get_usage();
         memory_reset_peak_usage();
-        $table = (new TableReader)->read(self::stream('m14-hundred-thousand.csv'), static function (int $rows, int $bytes) use (&$reports): void {
+        $table = (new TableReader)->read(self::stream('m14-hundred-thousand.csv'), static function (int $rows, int $bytes, int $cells) use (&$reports): void {
             $reports[] = [$rows, $bytes];
+            self::assertSame(3 * $rows, $cells);
         });
 
         self::assertSame(100_000, $table->rowCount);

@@ -2,8 +2,9 @@ import { useEffect, useRef, useState } from 'react'
 import type { Notebook, RunSummary } from '../../lib/api/types'
 import { Dialog } from '../../ui/Dialog'
 import { ProblemNote } from '../../ui/ProblemNote'
-import { Waiting } from '../../ui/Waiting'
 import { FilePreview } from './FilePreview'
+import { FileReading } from './FileReading'
+import { FilesTaken } from './FilesTaken'
 import { useTableFile } from './useTableFile'
 
 interface FileDialogProps {
@@ -18,7 +19,7 @@ interface FileDialogProps {
 
 /** Numbers from a file or a pasted text: first what is understood of them, then where they go. */
 export function FileDialog({ notebook, run, source, onTaken, onClose }: FileDialogProps) {
-  const { preview, keep, understand, take } = useTableFile(notebook.id)
+  const { preview, taken, keep, understand, take, cancel } = useTableFile(notebook.id)
   const [text, setText] = useState('')
   const begun = useRef(false)
   const { mutate } = keep
@@ -48,7 +49,11 @@ export function FileDialog({ notebook, run, source, onTaken, onClose }: FileDial
           onClose={onClose}
         />
       ) : keep.isPending ? (
-        <Waiting what="what is in it" />
+        <FileReading
+          name={typeof keep.variables === 'string' ? 'the pasted text' : keep.variables.name}
+          bytes={typeof keep.variables === 'string' ? null : keep.variables.size}
+          onCancel={cancel}
+        />
       ) : (
         <div className="flex flex-col gap-3">
           <label className="flex flex-col gap-1">
@@ -90,6 +95,12 @@ export function FileDialog({ notebook, run, source, onTaken, onClose }: FileDial
               Cancel
             </button>
           </div>
+          <FilesTaken
+            files={taken}
+            onLook={({ id, hints }) => {
+              understand.mutate({ file: id, ...hints })
+            }}
+          />
         </div>
       )}
       <ProblemNote problem={keep.error ?? understand.error ?? take.error} />

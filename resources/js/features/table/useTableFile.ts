@@ -1,5 +1,5 @@
-import { useMutation } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useRef, useState } from 'react'
 import { answerOf, api } from '../../lib/api/client'
 import type { TablePreview } from '../../lib/api/types'
 import { uuid } from '../../lib/uuid'
@@ -15,24 +15,32 @@ const LARGEST_BYTES = 50_000_000
 export function useTableFile(experiment: number) {
   const [preview, setPreview] = useState<TablePreview | null>(null)
   const path = { experiment }
+  const client = useQueryClient()
+  const onTheWay = useRef<AbortController | null>(null)
+  const taken = useQuery({
+    queryKey: ['files', experiment],
+    queryFn: () => answerOf(api.GET('/api/experiments/{experiment}/files', { params: { path } })),
+  })
   const keep = useMutation({
-    mutationFn: (source: File | string) => {
+    mutationFn: async (source: File | string): Promise<TablePreview | null> => {
+      const { signal } = (onTheWay.current = new AbortController())
       if (typeof source !== 'string' && source.size > LARGEST_BYTES)
         throw new Error(
           `${source.name} is larger than 50 MB. Save fewer rows or columns of it as CSV, or every second row, and try again.`,
         )
       const params = { path, header: { 'Request-Key': uuid() } }
-      if (typeof source === 'string')
-        return answerOf(api.POST('/api/experiments/{experiment}/files', { params, body: { text: source } }))
-      const body = new FormData()
-      body.append('file', source)
-      return answerOf(
-        api.POST('/api/experiments/{experiment}/files', {
-          params,
-          body: body as unknown as { text: string },
-          bodySerializer: () => body,
-        }),
-      )
+      const form = new FormData()
+      if (typeof source !== 'string') form.append('file', source)
+      const body =
+        typeof source === 'string'
+          ? { body: { text: source } }
+          : { body: form as unknown as { text: string }, bodySerializer: () => form }
+      try {
+        return await answerOf(api.POST('/api/experiments/{experiment}/files', { params, signal, ...body }))
+      } catch (error) {
+        if (signal.aborted) return null
+        throw error
+      }
     },
     onSuccess: setPreview,
   })
@@ -75,5 +83,22 @@ export function useTableFile(experiment: number) {
         },
       }),
   )
-  return { preview, keep, understand, take }
+  return {
+    preview,
+    taken: taken.data ?? [],
+    keep,
+    understand,
+    take: {
+      ...take,
+      act: (input: Parameters<typeof take.act>[0], then: Parameters<typeof take.act>[1]) => {
+        take.act(input, (change) => {
+          void client.invalidateQueries({ queryKey: ['files', experiment] })
+          then?.(change)
+        })
+      },
+    },
+    cancel: () => {
+      onTheWay.current?.abort()
+    },
+  }
 }

@@ -1,13 +1,15 @@
 import type { Column, Figure, Marker, RunRows, RunSummary, TimedPlan } from '../../lib/api/types'
-import type { DrawnRun, FigureInput, Point } from '../../lib/figure/drawn'
+import { interrupted, type DrawnRun, type FigureInput, type Point } from '../../lib/figure/drawn'
 import { markerMarks } from '../../lib/timed/markers'
 import { withTail, type RunPoints } from '../../lib/timed/points'
 import { secondsIn } from '../../lib/timed/words'
-import type { Stretch } from './usePoints'
+import { WIDTH, type Stretch } from './usePoints'
 
 const FIRST_ROOM_S = 30
 
 const MOST_PANELS = 3
+
+const MISSING = 3
 
 /** The time, and the measured columns of each panel that is drawn against it; without a figure each has its own. */
 export function timedPanels(columns: readonly Column[], figures: readonly Figure[]) {
@@ -70,18 +72,23 @@ export function timedInput(source: TimedSource): FigureInput {
 }
 
 function lineOf(
-  { channels, tail, newest }: TimedSource,
+  { channels, tail, newest, plan }: TimedSource,
   column: Column,
   points: RunPoints | null,
   isInHand: boolean,
   factor: number,
 ): Point[] {
-  const line = points?.lines[column.symbol] ?? []
+  const line = points === null ? [] : interrupted(points.lines[column.symbol] ?? [], longestStep(points, plan.rate))
   const channel = channels.find(({ role }) => role !== null && role === column.role)
   // What is shown live is in the unit of the calibration.
   const isShownLive = isInHand && !column.isRaw && channel?.unit === column.unit
   const all = isShownLive ? withTail(line, tail.get(channel.probe.id) ?? []) : line
   return all.filter(([t]) => newest === null || t >= newest.from).map(([t, value]): Point => [t / factor, value])
+}
+
+/** Where nothing was recorded for longer than a few rows, or a few columns of pixels, something is missing. */
+function longestStep({ from, to }: RunPoints, rate: number): number {
+  return MISSING * Math.max(1 / rate, (to - from) / WIDTH)
 }
 
 /** As far as the plan goes; a run without an end gets room in steps, so that the figure does not creep. */

@@ -6,7 +6,8 @@ import type { LiveBench, RunSummary } from '../../lib/api/types'
 import type { Point } from '../../lib/figure/drawn'
 import { unpackPoints, type RunPoints } from '../../lib/timed/points'
 
-const WIDTH = 900
+/** Columns of pixels that are asked for. */
+export const WIDTH = 900
 
 /** Where points of runs are asked for, and how often of one that is recorded; an onlooker of a board asks elsewhere, and seldom. */
 export const PointsSource = createContext({ path: '/api/runs', renewedEachMs: 500 })

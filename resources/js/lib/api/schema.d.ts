@@ -1354,7 +1354,8 @@ export interface paths {
             };
             cookie?: never;
         };
-        get?: never;
+        /** Files and pasted texts whose numbers were taken, the last one first, with how they were understood */
+        get: operations["listFiles"];
         put?: never;
         /** Keeps a file or a pasted text, and tells what is understood of it; nothing of the notebook changes */
         post: operations["keepFile"];
@@ -2588,6 +2589,14 @@ export interface components {
             /** @enum {string|null} */
             mark: "point" | "comma" | null;
             hasHeader: boolean | null;
+        };
+        TakenFile: {
+            id: number;
+            name: string;
+            bytes: number;
+            hints: components["schemas"]["TableHints"];
+            /** Format: date-time */
+            takenAt: string;
         };
         TablePreview: {
             id: number;
@@ -5621,6 +5630,31 @@ export interface operations {
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
+        };
+    };
+    listFiles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description at most 20 */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenFile"][];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
         };
     };
     keepFile: {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { TEST_INK } from '../../testing/notebook'
-import { axis, extentOf, niceRange, niceStep, tightRange } from './axes'
+import { axis, extentOf, niceRange, niceStep, restRange, tightRange } from './axes'
 
 describe('axes', () => {
   it.each([
@@ -51,6 +51,23 @@ describe('axes', () => {
   it('takes narrower steps where little is to be left empty', () => {
     expect(tightRange([-2, 90], { min: -2, max: 180 })).toEqual({ min: -20, max: 180, step: 20 })
     expect(tightRange([0, 8], null)).toEqual({ min: 0, max: 8, step: 1 })
+  })
+
+  it('leaves room about what only jumps between its last digits', () => {
+    const jumping = (...digits: number[]) => Array.from({ length: 40 }, (_, i) => digits[i % digits.length] ?? 0)
+    const room = (values: number[]) => {
+      const range = restRange(values)
+      return range === null ? null : [range.min, range.max].map((end) => Number(end.toFixed(6)))
+    }
+    expect(room(jumping(21.4, 21.5))).toEqual([20.95, 21.95])
+    expect(room(jumping(21.4, Math.fround(21.4), 21.5, 21.7, NaN))).toEqual([21.05, 22.05])
+    expect(room(jumping(-3, -5, -4))).toEqual([-9, 1])
+    expect(room(jumping(21.4)), 'one value has room already').toBeNull()
+    expect(room(jumping(...Array.from({ length: 11 }, (_, i) => i)))).toBeNull()
+    expect(room(jumping(0, 1, 10)), 'it moves').toBeNull()
+    expect(room(jumping(0, 1, 9))).toEqual([-0.5, 9.5])
+    expect(room([21.4, 21.5, 21.4]), 'few may be all there are').toBeNull()
+    expect(room(Array.from({ length: 400 }, (_, i) => Math.sin(i)))).toBeNull()
   })
 
   it('finds both ends of however many values', () => {

@@ -32,6 +32,29 @@ export function extentOf(values: Iterable<number>): AxisRange | null {
   return min > max ? null : { min, max }
 }
 
+/** So many values at least before their digits are judged, and so many of their steps at least are shown. */
+const ENOUGH = 30
+const LEAST_STEPS = 10
+/** Numbers that differ by less of their size are the same. */
+const SAME = 1e-6
+
+/** What is read over and over and only jumps between a few last digits is at rest, and does not fill a figure; else null. */
+export function restRange(values: readonly number[]): AxisRange | null {
+  if (values.length < ENOUGH) return null
+  const different: number[] = []
+  for (const value of values) {
+    if (!Number.isFinite(value) || different.some((one) => Math.abs(one - value) <= SAME * Math.abs(value))) continue
+    different.push(value)
+    if (different.length > LEAST_STEPS) return null
+  }
+  different.sort((a, b) => a - b)
+  const [first = 0, last = 0] = [different[0], different.at(-1)]
+  const step = Math.min(...different.map((value, i) => value - (different[i - 1] ?? -Infinity)))
+  if (different.length < 2 || last - first >= LEAST_STEPS * step) return null
+  const middle = (first + last) / 2
+  return { min: middle - (LEAST_STEPS / 2) * step, max: middle + (LEAST_STEPS / 2) * step }
+}
+
 /** The range of these values, widened to whole steps; one value gets room on both sides. */
 export function niceRange(
   values: Iterable<number>,

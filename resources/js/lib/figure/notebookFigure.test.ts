@@ -50,6 +50,20 @@ describe('a figure of a notebook', () => {
     expect(named('set aside')[0]?.data).toEqual([[11, 11.2]])
   })
 
+  it('shows a gap in what was recorded against time as a gap, and what rests as a calm line', () => {
+    const t = column('t', { kind: 'time', unit: 's' })
+    const T = column('T', { kind: 'measured' })
+    const at = [...Array.from({ length: 40 }, (_, i) => i), 60, 61]
+    const rows = at.map((time, i) => row(i, null, { t: time, T: i % 2 === 0 ? 21.4 : 21.5 }))
+    const runs = [{ id: 7, number: 1, name: 'Run 1', rows }]
+    const { option, named } = drawn({ x: t, panels: [[T]], runs })
+    expect(named('Run 1')[0]?.data.slice(38, 42)).toEqual([[38, 21.4], [39, 21.5], [39, NaN], [60, 21.4]]) // prettier-ignore
+    expect((option.yAxis[0]?.max ?? 0) - (option.yAxis[0]?.min ?? 0)).toBeGreaterThanOrEqual(1)
+    const typed = drawn({ x: column('t', { kind: 'typed' }), panels: [[T]], runs })
+    expect(typed.named('Run 1')[0]?.data).toHaveLength(42)
+    expect((typed.option.yAxis[0]?.max ?? 0) - (typed.option.yAxis[0]?.min ?? 0)).toBeLessThan(0.2)
+  })
+
   it('has up to three panels over one x that begin at the same place, and names x once', () => {
     const { option } = drawn({ panels: [[PH], [D], [column('T')]] })
     expect(new Set(option.grid.map(({ left, right }) => `${left} ${right}`)).size).toBe(1)

@@ -1,7 +1,7 @@
 import type { EChartsOption as FigureOption } from 'echarts'
 import type { Column } from '../api/types'
 import { axisName, columnHead } from '../notebook/labels'
-import { axis, niceRange, tightRange } from './axes'
+import { axis, niceRange, restRange, tightRange } from './axes'
 import { drawnPoints, placesOf, wordsOf, type FigureInput } from './drawn'
 import type { Ink } from './ink'
 import { markSeries, nextSeries, pickedSeries, runSeries } from './series'
@@ -94,7 +94,8 @@ function yAxis(
   const isLow = isSmall && panel > 0
   const isLarge = ink.scale > 1
   const few = isLow && isLarge ? FEW_INTERVALS / 2 : isLow || isLarge ? FEW_INTERVALS : undefined
-  const range = niceRange(values, null, few)
+  const isRecorded = x.kind === 'time' && columns.every(({ kind }) => kind === 'measured')
+  const range = niceRange(values, isRecorded ? restRange(values) : null, few)
   const made = axis(ink, names.join(', '), range, 0)
   const letters = Math.max(...[range.min, range.max].map((end) => made.axisLabel.formatter(end).length))
   return {
