@@ -1,3 +1,4 @@
+import { readFileSync, writeFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { cell, expectCell, look, paste } from './table'
 import { Teacher } from './teacher'
@@ -63,6 +64,38 @@ test.describe('what a spreadsheet is used for in a lesson', () => {
     await expect(page.getByText(/^Changed with it: Slope 12\.?0* → 11\.\d+; column xy$/)).toBeVisible()
     expect(sent).toBe(1)
     await look(page, 'sheet-changed')
+  })
+
+  test('the area under a typed curve, and the figure with its title as a picture', async ({ page }) => {
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await teacher.beginTyped('How much whey ran out?')
+    // A flow that falls from 4 to 0 in 8: a triangle of 16.
+    await paste(page, '0\t4\n2\t3\n4\t2\n6\t1\n8\t0')
+    await page.getByRole('link', { name: 'Go to Reason' }).click()
+    await addLine(page, /^Area/, false)
+    expect((await teacher.resultOf('Area')).value).toBeCloseTo(16, 9)
+    await page.getByRole('heading', { name: 'Figure', exact: true }).getByRole('button').click()
+    await page.getByLabel('Title of the figure').fill('Flow & time of the vat')
+    await page.getByLabel('Title of the figure').press('Enter')
+    await expect(page.getByRole('heading', { name: 'Flow & time of the vat' })).toBeVisible()
+    await look(page, 'sheet-title')
+    const saved = async (kind: string) => {
+      const [download] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('button', { name: kind, exact: true }).click(),
+      ])
+      return readFileSync(await download.path())
+    }
+    expect((await saved('SVG')).toString()).toContain('>Flow &amp; time of the vat</text>')
+    const picture = await saved('PNG')
+    if (process.env.LOOK !== undefined) writeFileSync(`${process.env.LOOK}/saved.png`, picture)
+    // Width and height stand at the head of a PNG: the title has room of its own above the figure.
+    expect([picture.readUInt32BE(16), picture.readUInt32BE(20)]).toEqual([3000, 2052])
+    await page.getByRole('heading', { name: 'Flow & time of the vat' }).getByRole('button').click()
+    await page.getByLabel('Title of the figure').fill('')
+    await page.getByLabel('Title of the figure').press('Enter')
+    await expect(page.getByRole('heading', { name: 'Figure', exact: true })).toBeVisible()
   })
 
   test('two sets of data on the same axes, with a line for each', async ({ page }) => {

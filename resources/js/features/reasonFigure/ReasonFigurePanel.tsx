@@ -12,6 +12,7 @@ import { useKey } from '../../ui/useKey'
 import { download, Figure, pictureOf, type FigureCanvas } from '../figure'
 import { captionOf } from './caption'
 import { figureInput } from './figureInput'
+import { FigureTitle } from './FigureTitle'
 import { FigureWords } from './FigureWords'
 import { NoFigure } from './NoFigure'
 import { RunsMenu } from './RunsMenu'
@@ -63,7 +64,7 @@ export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSe
     if (plain === null) return
     const ink = paperInk()
     download(
-      await pictureOf(notebookFigure(plain, ink), kind, ink.paper),
+      await pictureOf(notebookFigure(plain, ink), kind, ink, figure?.shownTitle ?? ''),
       `${fileName(notebook.title)}-${run.number}.${kind}`,
     )
   }
@@ -79,9 +80,7 @@ export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSe
   return (
     <section className="panel flex min-h-[28rem] min-w-0 flex-col p-4" aria-labelledby="figure-title">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-        <h2 id="figure-title" className="font-semibold">
-          {figure === undefined || figure.shownTitle === '' ? 'Figure' : figure.shownTitle}
-        </h2>
+        <FigureTitle key={figure?.id} experiment={notebook.id} figure={figure} />
         {notebook.figures.length > 1 ? (
           <span className="flex gap-1 text-sm" role="group" aria-label="Figures">
             {notebook.figures.map((one, index) => (

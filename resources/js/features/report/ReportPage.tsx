@@ -44,7 +44,8 @@ export function ReportPage() {
     const input = figureInput(source)
     if (input === null) return
     const ink = paperInk()
-    download(await pictureOf(notebookFigure(input, ink), kind, ink.paper), `figure-run-${source.run.number}.${kind}`)
+    const picture = await pictureOf(notebookFigure(input, ink), kind, ink, source.figure?.shownTitle ?? '')
+    download(picture, `figure-run-${source.run.number}.${kind}`)
   }
 
   return (

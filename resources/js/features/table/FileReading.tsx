@@ -17,7 +17,6 @@ export function FileReading({ name, bytes, onCancel }: FileReadingProps) {
         Reading <strong>{name}</strong>
         {bytes === null ? '' : `, ${sizeWords(bytes)}`} … {seconds === 0 ? '' : `${seconds} s`}
       </p>
-      <progress className="progress w-full" aria-label={`Reading ${name}`} />
       <p className="flex items-baseline gap-4">
         <button type="button" className="btn btn-sm" onClick={onCancel}>
           Cancel
