@@ -45,7 +45,7 @@ describe('a figure against time', () => {
     const [earlier, current] = timedInput(source()).runs
     expect(earlier).toMatchObject({ isFaint: true, lines: { p: [[0, 100]] } })
     expect(current?.isFaint).toBe(false)
-    expect(current?.lines?.p).toEqual([[-2, 98], [-2, NaN], [4, 101], [4.2, 102]]) // prettier-ignore
+    expect(current?.lines?.p).toEqual([[-2, 98], [4, 101], [4.2, 102]]) // prettier-ignore
     expect(current?.lines?.r).toEqual([[4, 2.1]])
   })
 
@@ -58,11 +58,17 @@ describe('a figure against time', () => {
   })
 
   it('shows a gap as a gap, and joins what is shown live', () => {
-    const lines = { p: [[0, 1], [0.3, 2], [0.65, 3], [4, 4]] as [number, number][], r: [] } // prettier-ignore
+    const lines = { p: [[0, 1], [0.1, 2], [0.2, 2], [0.3, 2], [0.65, 3], [4, 4]] as [number, number][], r: [] } // prettier-ignore
     const line = (to: number) => timedInput(source({ points: [null, { from: 0, to, lines }] })).runs[1]?.lines?.p
-    expect(line(4)).toEqual([[0, 1], [0.3, 2], [0.3, NaN], [0.65, 3], [0.65, NaN], [4, 4], [4.2, 102]]) // prettier-ignore
+    expect(line(4)).toEqual([[0, 1], [0.1, 2], [0.2, 2], [0.3, 2], [0.3, NaN], [0.65, 3], [0.65, NaN], [4, 4], [4.2, 102]]) // prettier-ignore
     // From afar three columns of pixels are more than three rows.
-    expect(line(150)).toEqual([[0, 1], [0.3, 2], [0.65, 3], [0.65, NaN], [4, 4], [4.2, 102]]) // prettier-ignore
+    expect(line(150)).toEqual([[0, 1], [0.1, 2], [0.2, 2], [0.3, 2], [0.65, 3], [0.65, NaN], [4, 4], [4.2, 102]]) // prettier-ignore
+  })
+
+  it('draws a probe that is slower than the run as one line', () => {
+    const slow = { p: [[0, 1], [1, 2], [2, 3], [3, 4]] as [number, number][], r: [] } // prettier-ignore
+    const drawn = timedInput(source({ points: [null, { from: 0, to: 4, lines: slow }] })).runs[1]?.lines?.p
+    expect(drawn).toEqual([[0, 1], [1, 2], [2, 3], [3, 4], [4.2, 102]]) // prettier-ignore
   })
 
   it('counts in the unit of its time, markers too', () => {

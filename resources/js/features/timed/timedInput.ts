@@ -9,8 +9,6 @@ const FIRST_ROOM_S = 30
 
 const MOST_PANELS = 3
 
-const MISSING = 3
-
 /** The time, and the measured columns of each panel that is drawn against it; without a figure each has its own. */
 export function timedPanels(columns: readonly Column[], figures: readonly Figure[]) {
   const time = columns.find(({ kind }) => kind === 'time')
@@ -78,7 +76,7 @@ function lineOf(
   isInHand: boolean,
   factor: number,
 ): Point[] {
-  const line = points === null ? [] : interrupted(points.lines[column.symbol] ?? [], longestStep(points, plan.rate))
+  const line = points === null ? [] : interrupted(points.lines[column.symbol] ?? [], stepOf(points, plan.rate))
   const channel = channels.find(({ role }) => role !== null && role === column.role)
   // What is shown live is in the unit of the calibration.
   const isShownLive = isInHand && !column.isRaw && channel?.unit === column.unit
@@ -86,9 +84,9 @@ function lineOf(
   return all.filter(([t]) => newest === null || t >= newest.from).map(([t, value]): Point => [t / factor, value])
 }
 
-/** Where nothing was recorded for longer than a few rows, or a few columns of pixels, something is missing. */
-function longestStep({ from, to }: RunPoints, rate: number): number {
-  return MISSING * Math.max(1 / rate, (to - from) / WIDTH)
+/** From row to row, or from one column of pixels to the next. A probe may be slower than the run. */
+function stepOf({ from, to }: RunPoints, rate: number): number {
+  return Math.max(1 / rate, (to - from) / WIDTH)
 }
 
 /** As far as the plan goes; a run without an end gets room in steps, so that the figure does not creep. */

@@ -63,22 +63,23 @@ export function pointsOf(
     .sort((a, b) => a[0] - b[0])
 }
 
-/** A line that is interrupted where for longer than this along x there is nothing. */
-export function interrupted(points: readonly Point[], longest: number): Point[] {
+/** So many times the usual distance between two points, and something is missing. */
+const MISSING = 3
+
+/** A line that is interrupted where along x there is nothing for longer than is usual in it, and than `step` lets expect. */
+export function interrupted(points: readonly Point[], step = 0): Point[] {
+  const longest = MISSING * Math.max(step, usualDistance(points))
   return points.flatMap((point, i): Point[] => {
     const before = points[i - 1]
     return before !== undefined && point[0] - before[0] > longest ? [[before[0], NaN], point] : [point]
   })
 }
 
-/** So many times the usual distance between two rows against time, and something is missing. */
-const MISSING = 3
-
 /** What is drawn of a column of a run: its rows that count, or what can be seen of its samples. */
 export function drawnPoints(run: DrawnRun, x: Column, y: Column, words: readonly string[] | null): readonly Point[] {
   if (run.lines !== undefined) return run.lines[y.symbol] ?? []
   const points = pointsOf(run.rows, x, y, words, false)
-  return x.kind === 'time' ? interrupted(points, MISSING * usualDistance(points)) : points
+  return x.kind === 'time' ? interrupted(points) : points
 }
 
 function usualDistance(points: readonly Point[]): number {
