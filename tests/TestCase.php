@@ -37,14 +37,21 @@ abstract class TestCase extends FrameworkTestCase
     /** Takes the benches of the test away, so that the recorder need not listen to those of all tests before. */
     protected function tearDown(): void
     {
-        if ($this->status()->isFailure() && $this->lastAnswer !== '') {
+        if ($this->status()->isFailure() || $this->status()->isError()) {
             // A status alone tells too little of why.
-            fwrite(STDERR, "\n{$this->nameWithDataSet()}: the last answer was {$this->lastAnswer}\n");
+            fwrite(STDERR, "\n{$this->nameWithDataSet()}: the last answer was {$this->lastAnswer}\n".self::endOfLog('recorder').self::endOfLog('supervisord'));
         }
         if ($this->benchIds !== []) {
             Schema::withoutForeignKeyConstraints(fn () => Bench::query()->whereIn('id', $this->benchIds)->delete());
         }
         parent::tearDown();
+    }
+
+    private static function endOfLog(string $process): string
+    {
+        $lines = @file(getenv('WELKION_VAR')."/log/{$process}.log") ?: ["nothing\n"];
+
+        return "The end of the log of {$process}:\n".implode('', array_slice($lines, -8));
     }
 
     public function createApplication(): Application

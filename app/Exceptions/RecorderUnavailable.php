@@ -17,8 +17,9 @@ final class RecorderUnavailable extends \RuntimeException
         return new self("The recorder \"{$recorder}\", which has this bench, is not running or cannot be reached; what its devices still know is fetched when it is back. Start it again with bin/record.");
     }
 
-    public static function silent(): self
+    /** @param  string|null  $recorder  its name, if it has one */
+    public static function silent(?string $recorder): self
     {
-        return new self('The recorder did not answer; nothing is lost. Try again in a moment.');
+        return new self('The recorder'.($recorder === null ? '' : " \"{$recorder}\"").' did not answer; nothing is lost. Try again in a moment.');
     }
 }

@@ -104,7 +104,8 @@ final readonly class Journal
             && array_intersect_key($row['after'] ?? [], ['state' => 0, 'thrown_away_at' => 0, 'bench_id' => 0, 'beside_id' => 0, 'plan' => 0]) !== []);
         $ids = array_values(array_unique(array_map(static fn (array $row): int => $row['id'], $runs)));
         foreach ($ids === [] ? [] : Run::query()->with('bench', 'beside')->whereKey($ids)->get() as $run) {
-            array_map($this->recorder->reload(...), $run->benches());
+            // The bench that begins it hears of it last: then the other one listens already.
+            array_map($this->recorder->reload(...), array_reverse($run->benches()));
         }
     }
 }

@@ -62,6 +62,9 @@ final class BenchRecorder implements LinkEars
     /** @var array<string, float> Hz each channel was asked for */
     private array $streamed = [];
 
+    /** Whether this process has begun to ask for what was missed before it: what comes earlier must not count as the newest. */
+    private bool $hasGoneOn = false;
+
     /** Counts what was told of plugs, so that an answer about an earlier state is not taken for the newest. */
     private int $toldCount = 0;
 
@@ -237,7 +240,7 @@ final class BenchRecorder implements LinkEars
 
     public function take(Pack $pack): void
     {
-        $probe = $this->channels->on($pack->channel);
+        $probe = $this->hasGoneOn ? $this->channels->on($pack->channel) : null;
         if ($probe === null) {
             return;
         }
@@ -308,6 +311,7 @@ final class BenchRecorder implements LinkEars
     private function goOnPlugged(BenchState $state, bool $isGreeting): void
     {
         $before = $this->channels->presentIds();
+        $this->hasGoneOn = true;
         $this->goOnWith($state);
         $present = $this->channels->present();
         usort($present, fn (Probe $a, Probe $b): int => $this->timed->areLedBy($b->id) <=> $this->timed->areLedBy($a->id));

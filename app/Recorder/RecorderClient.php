@@ -52,7 +52,7 @@ final class RecorderClient implements RunListener
         fclose($socket);
         $answer = is_string($line) ? json_decode($line, true) : null;
 
-        return is_array($answer) ? $answer : throw RecorderUnavailable::silent();
+        return is_array($answer) ? $answer : throw RecorderUnavailable::silent($recorder);
     }
 
     /**

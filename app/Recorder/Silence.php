@@ -50,7 +50,8 @@ final class Silence
     }
 
     /**
-     * Looks whether the whole device has fallen silent: all channels that are there have spoken on this line, and none does now.
+     * Looks whether the whole device has fallen silent: of the channels that are there and have spoken on this line, none does now. One that
+     * never spoke says nothing about the line.
      *
      * @param  list<int>  $probeIds  those plugged in
      * @return float|null since when, wall clock
@@ -61,7 +62,10 @@ final class Silence
         $this->lookedAt = $now;
         $since = null;
         foreach ($wasHeldUp ? [] : $probeIds as $id) {
-            if (! isset($this->heardAt[$id]) || ! $this->isOf($id, $now)) {
+            if (! isset($this->heardAt[$id])) {
+                continue;
+            }
+            if (! $this->isOf($id, $now)) {
                 return null;
             }
             $since = max($since ?? -INF, $this->heardAt[$id]);

@@ -21,6 +21,9 @@ final class TimedRun
     /** At rest before anything has begun to move: it is given so many of the windows rest is judged over. */
     private const REST_WINDOWS = 2.0;
 
+    /** Begun at once, it waits so long with the bench beside: that one has to have heard of it, or its first readings are not held; in s. */
+    private const TOGETHER_S = 0.3;
+
     /** A microsecond: no clock of a device is truer, and a number that is stored must come back the same. */
     private const DECIMALS = 6;
 
@@ -33,6 +36,9 @@ final class TimedRun
     private ?EventWatch $beginning;
 
     private ?EventWatch $ending;
+
+    /** First moment of the channel it begins with, s. */
+    private ?float $heardFrom = null;
 
     private ?float $zero;
 
@@ -240,8 +246,10 @@ final class TimedRun
     private function lookForBeginning(array $samples): void
     {
         $begin = $this->told->begin;
+        $this->heardFrom ??= ($samples[0] ?? null)?->time;
+        $together = $this->told->beside !== null && $this->told->plan->begin === null ? (float) $this->heardFrom + self::TOGETHER_S : -INF;
         foreach ($samples as $sample) {
-            $isWaiting = $this->told->armedAt === null || $sample->time >= $this->told->armedAt - self::EDGE_S;
+            $isWaiting = $sample->time >= max($this->told->armedAt ?? -INF, $together) - self::EDGE_S;
             if ($isWaiting && ($this->told->plan->begin === null || ($begin !== null && $this->beginning?->sees($sample->time, $begin->value($sample->value)) === true))) {
                 $this->zero = $sample->time;
 

@@ -36,7 +36,8 @@ final class SilenceTest extends TestCase
     public function test_a_device_is_silent_when_all_that_spoke_on_this_line_are(): void
     {
         $this->silence->heard(1, 100.0);
-        self::assertNull($this->looked([1, 2], 120.0), 'One of them has not spoken on this line: it may never do.');
+        self::assertNull($this->looked([2], 120.0), 'It has not spoken on this line: it may never do.');
+        self::assertSame(100.0, $this->looked([1, 2], 120.0));
         $this->silence->heard(2, 101.0);
         self::assertNull($this->looked([1, 2], 104.0));
         self::assertSame(101.0, $this->looked([1, 2], 107.1));

@@ -32,6 +32,18 @@ final class TimedRunTest extends TestCase
         self::assertSame([80 => [4, 5]], self::numbers($run->take(self::THERMOMETER, self::samples(4, 5))));
     }
 
+    public function test_begins_once_the_bench_beside_has_heard_of_it_too(): void
+    {
+        $run = self::timedRun(['rate' => 10, 'length' => 5], beside: 4);
+        self::assertSame([], $run->take(self::PRESSURE, self::samples(2, 4)));
+        self::assertSame([70 => [5, 6]], self::numbers($run->take(self::PRESSURE, self::samples(5, 6))));
+
+        // What it waits for does not wait for anybody.
+        $waiting = self::timedRun(['rate' => 10, 'length' => 5, 'begin' => ['when' => 'above', 'column' => 'p', 'level' => 0.3, 'before' => 0]], beside: 4);
+        $waiting->take(self::PRESSURE, self::samples(0, 2));
+        self::assertSame(self::ZERO + 0.2, $waiting->zero());
+    }
+
     public function test_what_a_device_remembers_from_before_it_waited_begins_nothing(): void
     {
         $run = self::timedRun(['rate' => 10, 'length' => 5], armedAt: self::ZERO + 0.5);
@@ -135,18 +147,18 @@ final class TimedRunTest extends TestCase
     }
 
     /** @param  array<string, mixed>  $plan */
-    private static function timedRun(array $plan, ?float $armedAt = null): TimedRun
+    private static function timedRun(array $plan, ?float $armedAt = null, ?int $beside = null): TimedRun
     {
-        return new TimedRun(self::told($plan, $armedAt));
+        return new TimedRun(self::told($plan, $armedAt, beside: $beside));
     }
 
     /** @param  array<string, mixed>  $plan */
-    private static function told(array $plan, ?float $armedAt = null, ?float $zero = null): ToldRun
+    private static function told(array $plan, ?float $armedAt = null, ?float $zero = null, ?int $beside = null): ToldRun
     {
         $read = TimedPlan::fromArray($plan);
         $scale = new Scale(self::PRESSURE, 0.0, 2.0);
 
-        return new ToldRun(3, $read, [70 => self::PRESSURE, 80 => self::THERMOMETER], $read->begin === null ? null : $scale, $read->end === null ? null : $scale, $armedAt, $zero, null, 0.0);
+        return new ToldRun(3, $read, [70 => self::PRESSURE, 80 => self::THERMOMETER], $read->begin === null ? null : $scale, $read->end === null ? null : $scale, $armedAt, $zero, null, 0.0, beside: $beside);
     }
 
     /** @return list<Sample> */
