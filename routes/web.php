@@ -33,6 +33,7 @@ use App\Http\Controllers\TableFileController;
 use App\Http\Controllers\TypedRowController;
 use App\Http\Controllers\WatchController;
 use App\Http\Controllers\WatcherController;
+use App\Http\Middleware\Foresee;
 use App\Http\Middleware\Watching;
 use Illuminate\Support\Facades\Route;
 
@@ -164,7 +165,7 @@ Route::prefix('api')->group(function (): void {
             Route::delete('markers/{marker}', [MarkerController::class, 'destroy']);
             Route::post('readings', [ReadingController::class, 'store']);
             Route::delete('readings/{reading}', [ReadingController::class, 'destroy']);
-            Route::put('set-aside', [ReadingController::class, 'setAside']);
+            Route::put('set-aside', [ReadingController::class, 'setAside'])->middleware(Foresee::class);
             Route::get('rows', [TypedRowController::class, 'index']);
             Route::post('rows', [TypedRowController::class, 'store']);
             Route::patch('rows', [TypedRowController::class, 'move']);

@@ -12,12 +12,12 @@ use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
-use Tests\Support\KeptSamples;
+use Tests\Support\Recording;
 use Tests\TestCase;
 
 final class RunTest extends TestCase
 {
-    use KeptSamples;
+    use Recording;
 
     private User $teacher;
 
@@ -119,6 +119,28 @@ final class RunTest extends TestCase
         $set([$readings[1], $readings[2]], 'a bubble')->assertOk()->assertJsonPath('rows.0.rows.*.setAside', ['touched the glass', 'a bubble', 'a bubble']);
         $set([$readings[1]], null)->assertOk()->assertJsonPath('rows.0.rows.*.setAside', ['touched the glass', null, 'a bubble']);
         $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk()->assertJsonPath('rows.0.rows.*.setAside', ['touched the glass', 'a bubble', 'a bubble']);
+    }
+
+    public function test_what_setting_aside_would_make_is_answered_and_not_made(): void
+    {
+        $run = $this->startedRun($this->experiment);
+        $readings = $this->take($run, 0.0)->json('rows.0.rows.*.id');
+        $ask = fn (array $headers, string $reason = 'a bubble'): TestResponse => $this->withHeaders($headers)->putJson("/api/runs/{$run}/set-aside", ['readings' => $readings, 'reason' => $reason]);
+        $heard = $this->listen($this->teacher, "experiment-{$this->experiment->id}");
+
+        $foreseen = $ask(['Foresee' => 'yes', 'Screen' => 'thinking'])->assertOk()->assertJsonPath('rows.0.rows.*.setAside', ['a bubble']);
+        $ask(['Foresee' => 'yes'], 'x')->assertUnprocessable();
+        $this->flushHeaders();
+        $this->getJson("/api/runs/{$run}")->assertOk()->assertJsonPath('rows.*.setAside', [null]);
+        $this->getJson("/api/experiments/{$this->experiment->id}")->assertJsonPath('revision', $foreseen->json('revision') - 1);
+
+        // Made, it is as foreseen; and only then others are told.
+        $made = $ask(['Screen' => 'pressed'])->assertOk();
+        self::assertSame(['made' => null] + $foreseen->json(), ['made' => null] + $made->json());
+        do {
+            $told = json_decode($this->nextMessage($heard), true);
+        } while ($told['revision'] < $made->json('revision'));
+        self::assertSame('pressed', $told['screen']);
     }
 
     public function test_a_plan_changes_while_the_run_goes_on_and_the_next_run_learns_from_it(): void

@@ -35,6 +35,38 @@ test.describe('reasoning', () => {
     expect(await teacher.resultOf('Equivalence volume')).toEqual(before)
   })
 
+  test('what setting aside makes stands there at the press, however slow the line is', async ({ page }) => {
+    const teacher = await openMondaysWorking(page)
+    const before = await teacher.resultOf('Equivalence volume')
+    await page.getByRole('button', { name: 'Rows', exact: true }).click()
+    const release: (() => Promise<void>)[] = []
+    await page.route('**/set-aside', async (route) => {
+      if (route.request().headers()['foresee'] === 'yes') await route.continue()
+      else release.push(() => route.continue({ postData: { readings: [], reason: null } }))
+    })
+    const asked = page.waitForResponse('**/set-aside')
+    await page.getByRole('button', { name: 'Set aside the reading at 10.50 mL' }).click()
+    await page.getByLabel('Why?').fill('a drop hung at the tip')
+    await asked
+    await page.getByRole('button', { name: 'Set aside', exact: true }).click()
+    await expect(page.getByText('2 set aside (hollow, 10.50 mL: a drop hung at the tip; 13.00 mL')).toBeVisible()
+    const without = await teacher.resultOf('Equivalence volume')
+    expect(without.value).not.toBe(before.value)
+
+    // Refused, because it comes garbled, it is not made: nothing may look as if it were, and what was typed is there again.
+    expect(release).toHaveLength(1)
+    await release[0]?.()
+    await expect(page.getByRole('dialog').getByRole('alert')).toBeVisible()
+    await expect(page.getByText(/, 1 set aside/)).toBeVisible()
+    await expect(page.getByLabel('Why?')).toHaveValue('a drop hung at the tip')
+    await page.unroute('**/set-aside')
+    await page.getByRole('button', { name: 'Set aside', exact: true }).click()
+    await expect(page.getByText('2 set aside (hollow, 10.50 mL: a drop hung at the tip; 13.00 mL')).toBeVisible()
+    await page.keyboard.press('ControlOrMeta+z')
+    await expect(page.getByText(/, 1 set aside/)).toBeVisible()
+    expect(await teacher.resultOf('Equivalence volume')).toEqual(before)
+  })
+
   test('a span is dragged over the figure and used for the equivalence', async ({ page }) => {
     const teacher = await openMondaysWorking(page)
     const box = await page.getByRole('img', { name: /^pH and dpH/ }).boundingBox()

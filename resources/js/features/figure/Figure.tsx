@@ -42,7 +42,8 @@ export function Figure({ option, summary, isLarge = false, onReady, className = 
   }, [])
 
   useEffect(() => {
-    if (host.current !== null) canvas.current?.draw(option(inkOf(host.current)), isLarge)
+    const element = host.current
+    if (element !== null) canvas.current?.draw(() => option(inkOf(element)), isLarge)
   }, [option, isLarge, themeCount])
 
   return <div ref={host} role="img" aria-label={summary} className={`h-full w-full ${className}`} />

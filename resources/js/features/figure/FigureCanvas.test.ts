@@ -39,6 +39,8 @@ function drawing() {
   }
 }
 
+/** A frame, and the moment after it. */
+const FRAME_MS = 17
 const OPTION = { series: [] } as FigureOption
 let made: ReturnType<typeof drawing>[] = []
 let asked: unknown[] = []
@@ -47,7 +49,7 @@ let watched = 0
 let clock = 0
 
 beforeEach(() => {
-  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'requestAnimationFrame', 'cancelAnimationFrame'] })
   made = []
   asked = []
   resized = []
@@ -83,7 +85,7 @@ afterEach(() => {
 
 describe('the drawing of a figure', () => {
   it('keeps what stays the same and replaces what may be fewer', () => {
-    new FigureCanvas(document.createElement('div')).draw(OPTION)
+    new FigureCanvas(document.createElement('div')).draw(() => OPTION)
     expect(made).toHaveLength(1)
     expect(made[0]?.setOption).toHaveBeenCalledWith(OPTION, {
       notMerge: false,
@@ -95,10 +97,10 @@ describe('the drawing of a figure', () => {
     const canvas = new FigureCanvas(document.createElement('div'))
     const heard: PointerMoment[] = []
     const stop = canvas.onPointer((moment) => heard.push(moment))
-    canvas.draw(OPTION)
-    canvas.draw(OPTION, true)
-    canvas.draw(OPTION, true)
-    vi.advanceTimersByTime(16)
+    canvas.draw(() => OPTION)
+    canvas.draw(() => OPTION, true)
+    canvas.draw(() => OPTION, true)
+    vi.advanceTimersByTime(FRAME_MS)
     expect(asked).toEqual([{ renderer: 'svg' }, { renderer: 'canvas' }])
     expect(made[0]?.dispose).toHaveBeenCalledOnce()
     made[1]?.press('mousedown', 3, 4)
@@ -110,8 +112,8 @@ describe('the drawing of a figure', () => {
     stop()
     made[1]?.press('mousemove', 7, 8)
     expect(heard).toHaveLength(2)
-    canvas.draw(OPTION)
-    vi.advanceTimersByTime(16)
+    canvas.draw(() => OPTION)
+    vi.advanceTimersByTime(FRAME_MS)
     expect(asked).toHaveLength(3)
   })
 
@@ -129,32 +131,47 @@ describe('the drawing of a figure', () => {
       drawn.push(option)
       clock += 30
     })
-    canvas.draw(OPTION)
-    canvas.draw(OPTION)
-    vi.advanceTimersByTime(16)
+    canvas.draw(() => OPTION)
+    canvas.draw(() => OPTION)
+    vi.advanceTimersByTime(FRAME_MS)
     expect(drawn.splice(0), 'After the first drawing nothing rests.').toHaveLength(2)
     clock += 60
     const options = [1, 2, 3, 4].map((id) => ({ series: [], title: { id: String(id) } }))
     const [first] = options
-    if (first !== undefined) canvas.draw(first)
-    vi.advanceTimersByTime(16)
-    for (const option of options) canvas.draw(option)
+    if (first !== undefined) canvas.draw(() => first)
+    vi.advanceTimersByTime(FRAME_MS)
+    for (const option of options) canvas.draw(() => option)
     expect(drawn).toEqual([options[0]])
     vi.advanceTimersByTime(59)
     expect(drawn).toHaveLength(1)
-    vi.advanceTimersByTime(1)
+    vi.advanceTimersByTime(FRAME_MS + 1)
     expect(drawn).toEqual([options[0], options[3]])
     clock += 60
-    canvas.draw(OPTION)
-    expect(drawn, 'Words that changed with it come first.').toHaveLength(2)
-    vi.advanceTimersByTime(15)
+    canvas.draw(() => OPTION)
     expect(drawn).toHaveLength(2)
-    vi.advanceTimersByTime(1)
+    const painted = vi.fn(() => {
+      expect(drawn, 'Words that changed with it come first.').toHaveLength(2)
+    })
+    requestAnimationFrame(painted)
+    vi.advanceTimersByTime(FRAME_MS)
+    expect(painted).toHaveBeenCalledOnce()
     expect(drawn).toHaveLength(3)
-    canvas.draw(OPTION)
-    canvas.close()
-    vi.advanceTimersByTime(1000)
-    expect(drawn).toHaveLength(3)
+  })
+
+  it('draws nothing once it is closed, whatever was asked before', () => {
+    for (const waitMs of [0, FRAME_MS]) {
+      const canvas = new FigureCanvas(document.createElement('div'))
+      const chart = made.at(-1)
+      canvas.draw(() => OPTION)
+      chart?.setOption.mockImplementation(() => (clock += 30))
+      canvas.draw(() => OPTION)
+      vi.advanceTimersByTime(2 * FRAME_MS)
+      canvas.draw(() => OPTION)
+      vi.advanceTimersByTime(waitMs)
+      canvas.close()
+      vi.advanceTimersByTime(1000)
+      expect(chart?.setOption, `closed after ${waitMs} ms`).toHaveBeenCalledTimes(2)
+    }
   })
 
   it('tells what is seen of x, also after it was drawn otherwise', () => {
@@ -162,7 +179,7 @@ describe('the drawing of a figure', () => {
     const told: unknown[] = []
     canvas.onZoom((seen) => told.push(seen))
     made[0]?.zoomTo({ start: 20, end: 60, startValue: 2, endValue: 6 })
-    canvas.draw(OPTION, true)
+    canvas.draw(() => OPTION, true)
     made[1]?.zoomTo({ start: 0, end: 60, startValue: 0, endValue: 6 })
     made[1]?.zoomTo({ start: 0, end: 100, startValue: 0, endValue: 10 })
     expect(told).toEqual([{ from: 2, to: 6 }, { from: 0, to: 6 }, null])

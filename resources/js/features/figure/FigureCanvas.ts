@@ -18,8 +18,6 @@ interface Zoom {
 }
 
 const NEVER_DRAWN = -Infinity
-/** Numbers that changed with a figure are painted before it is drawn anew: they are what is waited for. */
-const WORDS_FIRST_MS = 16
 
 /** Owns the drawing of one figure in a host element, and forwards what the pointer does over it. */
 export class FigureCanvas {
@@ -27,7 +25,8 @@ export class FigureCanvas {
   private renderer: 'svg' | 'canvas' = 'svg'
   private readonly listeners = new Map<(moment: PointerMoment) => void, () => void>()
   private readonly watcher: ResizeObserver
-  private wanted: { option: FigureOption; isLarge: boolean } | null = null
+  private wanted: { option: () => FigureOption; isLarge: boolean } | null = null
+  private frame: number | null = null
   private timer: ReturnType<typeof setTimeout> | null = null
   private freeAt = NEVER_DRAWN
   private zoomed: ((seen: { from: number; to: number } | null) => void) | null = null
@@ -45,20 +44,27 @@ export class FigureCanvas {
    * Draws at the pace of this computer: what comes while it is still busy with the last drawing takes the place of what came
    * before, so that nothing queues.
    *
+   * @param option made when it is drawn: reading colours in the middle of a change would make the browser lay out the page twice
    * @param isLarge whether it has so many points that a drawing of parts would be slow
    */
-  draw(option: FigureOption, isLarge = false): void {
+  draw(option: () => FigureOption, isLarge = false): void {
     this.wanted = { option, isLarge }
-    if (this.timer !== null) return
+    if (this.frame !== null || this.timer !== null) return
     if (this.freeAt === NEVER_DRAWN) {
       this.paint()
       return
     }
-    const wait = Math.max(WORDS_FIRST_MS, this.freeAt - performance.now())
-    this.timer = setTimeout(() => {
-      this.timer = null
-      this.paint()
-    }, wait)
+    // Numbers that changed with a figure are painted before it is drawn anew: they are what is waited for.
+    this.frame = requestAnimationFrame(() => {
+      this.frame = null
+      this.timer = setTimeout(
+        () => {
+          this.timer = null
+          this.paint()
+        },
+        Math.max(0, this.freeAt - performance.now()),
+      )
+    })
   }
 
   private paint(): void {
@@ -76,7 +82,7 @@ export class FigureCanvas {
       this.listenToZoom()
       for (const listener of this.listeners.keys()) this.listen(listener)
     }
-    this.chart.setOption(option, { notMerge: false, replaceMerge: ['series', 'xAxis', 'yAxis', 'grid'] })
+    this.chart.setOption(option(), { notMerge: false, replaceMerge: ['series', 'xAxis', 'yAxis', 'grid'] })
     const now = performance.now()
     this.freeAt = now + rest * (now - began)
   }
@@ -145,6 +151,7 @@ export class FigureCanvas {
   }
 
   close(): void {
+    if (this.frame !== null) cancelAnimationFrame(this.frame)
     if (this.timer !== null) clearTimeout(this.timer)
     this.watcher.disconnect()
     this.chart.dispose()

@@ -2,7 +2,7 @@ import { QueryClient, QueryObserver } from '@tanstack/react-query'
 import { describe, expect, it, vi } from 'vitest'
 import type { Change, Notebook, RunRows } from '../../lib/api/types'
 import { notebook, runRows } from '../../testing/notebook'
-import { takeIn } from './useChange'
+import { takeIn } from './takeIn'
 import { notebookKey, rowsKey, workedKey } from './useNotebook'
 
 const EXPERIMENT = 4

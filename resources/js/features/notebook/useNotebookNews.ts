@@ -3,7 +3,7 @@ import { useEffect } from 'react'
 import type { Notebook } from '../../lib/api/types'
 import { experimentChannel } from '../../lib/live/channels'
 import { screenId } from '../../lib/notebook/screenId'
-import { renew } from './useChange'
+import { renew } from './takeIn'
 import { notebookKey } from './useNotebook'
 
 /** Asks again when another screen has changed something of this notebook. */

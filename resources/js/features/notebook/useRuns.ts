@@ -2,6 +2,7 @@ import { useMutation } from '@tanstack/react-query'
 import { answerOf, api } from '../../lib/api/client'
 import type { PlanRange, Plan, Row, TimedPlan } from '../../lib/api/types'
 import { useChange } from './useChange'
+import { IN_TURN } from './useUndo'
 
 export function useStartRun(experimentId: number) {
   return useChange<{ benchId: number } | { kind: 'typed' }>(experimentId, (body, header) =>
@@ -43,8 +44,10 @@ export function useRunActions(runId: number, experimentId: number) {
     removeReading: useChange<number>(experimentId, (reading, header) =>
       api.DELETE('/api/runs/{run}/readings/{reading}', { params: { path: { ...path, reading }, header } }),
     ),
-    setAside: useChange<{ readings: number[]; reason: string | null }>(experimentId, (body, header) =>
-      api.PUT('/api/runs/{run}/set-aside', { params: { path, header }, body }),
+    setAside: useChange<{ readings: number[]; reason: string | null }>(
+      experimentId,
+      (body, header) => api.PUT('/api/runs/{run}/set-aside', { params: { path, header }, body }),
+      IN_TURN,
     ),
   }
 }

@@ -18,7 +18,7 @@ const USUAL_REASONS = ['read before it was steady', 'probe was touched', 'step m
 export function SetAsideDialog({ notebook, rows, readings, onClose }: SetAsideDialogProps) {
   const [reason, setReason] = useState('')
   const reasonId = useId()
-  const { putAside, error, isPending } = useSetAside(notebook, rows)
+  const { foresee, putAside, error, isPending } = useSetAside(notebook, rows)
   const what = readingsName(readings, notebook.columns)
 
   function handleSubmit(event: SubmitEvent<HTMLFormElement>) {
@@ -40,6 +40,9 @@ export function SetAsideDialog({ notebook, rows, readings, onClose }: SetAsideDi
             maxLength={200}
             autoFocus
             autoComplete="off"
+            onFocus={() => {
+              foresee(readings)
+            }}
             onChange={(event) => {
               setReason(event.target.value)
             }}

@@ -2801,6 +2801,8 @@ export interface components {
         requestKey: string;
         /** @description which window it comes from */
         screen: string;
+        /** @description answers what the change would make, and makes none */
+        foresee: "yes";
         /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
         seenRevision: number;
     };
@@ -5437,6 +5439,8 @@ export interface operations {
                 Screen?: components["parameters"]["screen"];
                 /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
                 "Seen-Revision"?: components["parameters"]["seenRevision"];
+                /** @description answers what the change would make, and makes none */
+                Foresee?: components["parameters"]["foresee"];
             };
             path: {
                 run: components["parameters"]["run"];

@@ -21,7 +21,7 @@ export async function send(request: Request): Promise<Response> {
   const place = placeOf(request.url)
   try {
     const answer = await sent(request)
-    if (answer.ok && request.method !== 'GET') saveStore.stored(place)
+    if (answer.ok && makesSomething(request)) saveStore.stored(place)
     return answer
   } catch {
     throw Problem.offline(place)
@@ -34,13 +34,18 @@ async function sent(request: Request): Promise<Response> {
     if (answer.status === EXPIRED && !isRenewed) {
       isRenewed = true
       await fetch('/api/session', { headers: { Accept: 'application/json' } })
-    } else if (answer.status === SIGNED_OUT && request.method !== 'GET') {
+    } else if (answer.status === SIGNED_OUT && makesSomething(request)) {
       saveStore.wait()
       await signedOut.untilBack()
     } else {
       return answer
     }
   }
+}
+
+/** One that only asks what a change would make needs no care. */
+function makesSomething(request: Request): boolean {
+  return request.method !== 'GET' && !request.headers.has('Foresee')
 }
 
 /** Which thing a request is about: how a failure is told from another. */
