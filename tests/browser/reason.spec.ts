@@ -41,7 +41,7 @@ test.describe('reasoning', () => {
     await page.getByRole('button', { name: 'Rows', exact: true }).click()
     const release: (() => Promise<void>)[] = []
     await page.route('**/set-aside', async (route) => {
-      if (route.request().headers()['foresee'] === 'yes') await route.continue()
+      if (route.request().headers().foresee === 'yes') await route.continue()
       else release.push(() => route.continue({ postData: { readings: [], reason: null } }))
     })
     const asked = page.waitForResponse('**/set-aside')

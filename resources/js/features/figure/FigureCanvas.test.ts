@@ -141,6 +141,7 @@ describe('the drawing of a figure', () => {
     if (first !== undefined) canvas.draw(() => first)
     vi.advanceTimersByTime(FRAME_MS)
     for (const option of options) canvas.draw(() => option)
+    expect(vi.getTimerCount(), 'All of them wait for one drawing.').toBe(1)
     expect(drawn).toEqual([options[0]])
     vi.advanceTimersByTime(59)
     expect(drawn).toHaveLength(1)
