@@ -1,4 +1,4 @@
-import { MutationCache, notifyManager, QueryCache, QueryClient } from '@tanstack/react-query'
+import { MutationCache, QueryCache, QueryClient } from '@tanstack/react-query'
 import { Problem, sentenceOf } from './api/problem'
 import { saveStore } from './saveState'
 
@@ -13,9 +13,6 @@ function retryPassing(failureCount: number, error: Error): boolean {
 function retryDelayMs(attempt: number): number {
   return Math.min(250 * 2 ** attempt, 3000)
 }
-
-// What one press changes is painted in one frame, not in two.
-notifyManager.setScheduler(queueMicrotask)
 
 export function createQueryClient(): QueryClient {
   const client: QueryClient = new QueryClient({

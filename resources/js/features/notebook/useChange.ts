@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { answerOf } from '../../lib/api/client'
 import type { Change, Notebook } from '../../lib/api/types'
 import { screenId } from '../../lib/notebook/screenId'
+import { inOneFrame } from '../../lib/oneFrame'
 import { uuid } from '../../lib/uuid'
 import { takeIn } from './takeIn'
 import { useForesight } from './useForesight'
@@ -55,7 +56,9 @@ export function useChange<Input = void>(
 
   return {
     act: (input: Input, then?: (change: Change) => void) => {
-      mutation.mutate(request(input), then === undefined ? {} : { onSuccess: then })
+      inOneFrame(() => {
+        mutation.mutate(request(input), then === undefined ? {} : { onSuccess: then })
+      })
     },
     ask: (input: Input): Promise<Change> => mutation.mutateAsync(request(input)),
     /** Asks what it would make while somebody is still at it; `become` makes of that what is asked for in the end, or null. */
