@@ -28,6 +28,15 @@ test.describe('runs that record by themselves', () => {
     await expect(card).toContainText('when pressure rises above 99 kPa, keeping 2 s before')
     await expect(card).toContainText('when temperature is steady, after 3 min at the latest')
     await look(page, 'start')
+    // A level is no size of a change: it is asked for anew, and the level is kept for who comes back to it.
+    const begins = card.getByRole('button', { name: /^when pressure/ })
+    await begins.click()
+    await card.getByLabel('It begins').selectOption('when it changes quickly')
+    await expect(card.getByLabel(/^by/)).toHaveValue('')
+    await expect(card.getByRole('button', { name: 'Use this' })).toBeDisabled()
+    await card.getByLabel('It begins').selectOption('when it rises above a level')
+    await expect(card.getByLabel(/^level/)).toHaveValue('99')
+    await begins.click()
     // The warm bath may take longer than that on this bench.
     await card.getByRole('button', { name: /at the latest$/ }).click()
     await card.getByRole('button', { name: '10 min', exact: true }).click()

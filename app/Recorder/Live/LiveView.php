@@ -76,6 +76,7 @@ final readonly class LiveView
             },
             'rawDriftPerMinute' => $steadiness->driftPerMinute,
             'valueDriftPerMinute' => $hasValue ? self::finite($steadiness->driftPerMinute / $scale->line()->slope) : null,
+            'isMoving' => $raw !== null && $steadiness->isMoving,
             'rawScatter' => $steadiness->scatter,
             'steadyForS' => $track->steadyFor() / $speed,
             'secondsMore' => $steadiness->secondsMore === null ? null : $steadiness->secondsMore / $speed,

@@ -24,10 +24,16 @@ final readonly class Steadiness
      */
     private const SAFE_SHARE = 0.6;
 
+    /** A drift of so many of its standard errors is no noise. */
+    private const SEEN_ERRORS = 3.0;
+
     /** Waiting times beyond this are not told: a signal may do anything in the meantime. */
     private const LONGEST_WAIT_S = 600.0;
 
-    /** @param  float|null  $secondsMore  how long it will probably take to be steady; null when that cannot be told yet */
+    /**
+     * @param  float|null  $secondsMore  how long it will probably take to be steady; null when that cannot be told yet
+     * @param  bool  $isMoving  whether it drifts by more than noise explains
+     */
     private function __construct(
         public bool $isSteady,
         public float $driftPerMinute,
@@ -36,6 +42,7 @@ final readonly class Steadiness
         public int $count,
         public bool $isWindowFull,
         public ?float $secondsMore,
+        public bool $isMoving = false,
     ) {
     }
 
@@ -90,6 +97,7 @@ final readonly class Steadiness
         return new self(
             $isSteady, $drift, $near->scatter, $near->meanY, $near->count, $isFull,
             $isSteady ? 0.0 : self::waiting($settling, $drift, $limits, max(0.0, $window - $span)),
+            ! $isSteady && abs($line->slope) > self::SEEN_ERRORS * $line->slopeError,
         );
     }
 

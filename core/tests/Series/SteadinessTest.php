@@ -34,6 +34,17 @@ final class SteadinessTest extends TestCase
         self::assertEqualsWithDelta(3.0, $drifting->driftPerMinute, 1e-9);
     }
 
+    public function test_only_what_noise_does_not_explain_is_moving(): void
+    {
+        $noise = static fn (float $t): float => 0.05 * sin(7919.0 * $t * $t);
+
+        self::assertTrue(self::judge(static fn (float $t): float => 100.0 + 0.05 * $t, 30.0)->isMoving);
+        self::assertTrue(self::judge(static fn (float $t): float => 100.0 - 0.05 * $t + $noise($t), 30.0)->isMoving);
+        self::assertFalse(self::judge(static fn (float $t): float => 100.0 + $noise($t), 8.0)->isMoving, 'It is too early to call it steady, and it does not move.');
+        self::assertFalse(self::judge(static fn (): float => 176.3, 20.0)->isMoving);
+        self::assertFalse(self::judge(static fn (float $t): float => 100.0 + 0.03 * $t, 30.0, wasSteady: true)->isMoving, 'What is steady is not said to move.');
+    }
+
     public function test_a_noisy_signal_without_drift_is_not_steady(): void
     {
         self::assertFalse(self::judge(static fn (float $t): float => 5.0 * (-1) ** (int) round($t * 4), 30.0)->isSteady);

@@ -87,6 +87,7 @@ export function live(change: Partial<LiveProbe> = {}): LiveProbe {
     state: 'steady',
     rawDriftPerMinute: 0.1,
     valueDriftPerMinute: -0.002,
+    isMoving: false,
     rawScatter: 0.1,
     steadyForS: 12,
     secondsMore: null,

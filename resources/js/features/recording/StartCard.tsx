@@ -71,11 +71,6 @@ export function StartCard({ notebook, bench, beside, onStarted }: StartCardProps
               Recorded together with bench <strong>{beside.name}</strong>.
             </p>
           )}
-          {alike === undefined || alike.id === beside?.id ? null : (
-            <p className="quiet text-sm">
-              This is bench <strong>{bench.name}</strong>, not {alike.name}, which has the like.
-            </p>
-          )}
           {used.length === 0 ? (
             <p className="quiet text-sm">This notebook measures nothing yet. Add a column in Prepare.</p>
           ) : null}
@@ -86,6 +81,11 @@ export function StartCard({ notebook, bench, beside, onStarted }: StartCardProps
                 calibrate first
               </Link>
             </>
+          )}
+          {alike === undefined || alike.id === beside?.id ? null : (
+            <p className="quiet text-sm">
+              This is bench <strong>{bench.name}</strong>, not {alike.name}, which has the like.
+            </p>
           )}
         </Step>
         {notebook.entries.length === 0 ? null : (

@@ -20,12 +20,19 @@ export function EventFields({ choices, event, columns, hasBefore, onUse }: Event
   const measured = columns.filter(({ kind }) => kind === 'measured')
   const [when, setWhen] = useState<'' | RunEvent['when']>(event?.when ?? '')
   const [symbol, setSymbol] = useState(event?.column ?? measured[0]?.symbol ?? '')
-  const [level, setLevel] = useState<number | null>(event?.level ?? null)
+  // A level says nothing of a change, nor the other way round.
+  const [sizes, setSizes] = useState<{ level: number | null; change: number | null }>({
+    level: null,
+    change: null,
+    ...(event?.level === undefined ? {} : { [event.when === 'change' ? 'change' : 'level']: event.level }),
+  })
   const [within, setWithin] = useState(event?.within ?? 1)
   const [before, setBefore] = useState(event?.before ?? (hasBefore ? 2 : 0))
   const column = measured.find((one) => one.symbol === symbol)
   const unit = column === undefined ? '' : unitBehind(column.unit, column.symbol)
   const hasLevel = HAS_LEVEL.includes(when)
+  const size = when === 'change' ? 'change' : 'level'
+  const level = sizes[size]
   const isComplete = when === '' || when === 'marker' || (symbol !== '' && (!hasLevel || level !== null))
 
   function handleUse() {
@@ -84,7 +91,9 @@ export function EventFields({ choices, event, columns, hasBefore, onUse }: Event
             label={when === 'change' ? 'by' : 'level'}
             unit={unit}
             value={level}
-            onChange={setLevel}
+            onChange={(value) => {
+              setSizes({ ...sizes, [size]: value })
+            }}
             widthClass="w-20"
           />
         ) : null}

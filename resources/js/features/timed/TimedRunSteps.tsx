@@ -229,8 +229,8 @@ function StillMoving({ notebook, run, rows, live }: PartProps) {
     )
     const probe = liveProbe(live, channel?.probe.id)
     const drift = Number((probe?.valueDriftPerMinute ?? 0).toFixed(1))
-    // What rounds to nothing is noise.
-    return probe?.state === 'settling' && probe.recent.length === 0 && drift !== 0
+    // A heart is never at rest; and what rounds to nothing says nothing.
+    return probe?.state === 'settling' && probe.isMoving && probe.recent.length === 0 && drift !== 0
       ? [
           `${column.shownName} still ${drift > 0 ? 'rises' : 'falls'}: ${signed(drift, 1)} ${channel?.unit ?? ''} in a minute.`,
         ]

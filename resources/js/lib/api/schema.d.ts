@@ -1877,6 +1877,8 @@ export interface components {
             state: "unplugged" | "silent" | "settling" | "steady";
             rawDriftPerMinute: number;
             valueDriftPerMinute: number | null;
+            /** @description whether it drifts by more than noise explains */
+            isMoving: boolean;
             rawScatter: number;
             /** @description in seconds on the wall, also of a bench that runs faster */
             steadyForS: number;

@@ -78,6 +78,7 @@ describe('values on a board', () => {
     state: 'steady',
     rawDriftPerMinute: 0,
     valueDriftPerMinute: 0,
+    isMoving: false,
     rawScatter: 0,
     steadyForS: 4,
     secondsMore: null,

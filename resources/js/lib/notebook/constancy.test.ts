@@ -12,7 +12,7 @@ const temperature = column('T', {
 })
 
 function live(value: number | null, secondsMore: number | null): LiveProbe {
-  return { id: 1, raw: 7, value, state: 'settling', rawDriftPerMinute: 0, valueDriftPerMinute: 0, rawScatter: 0, steadyForS: 0, secondsMore, recent: [] } // prettier-ignore
+  return { id: 1, raw: 7, value, state: 'settling', rawDriftPerMinute: 0, valueDriftPerMinute: 0, isMoving: false, rawScatter: 0, steadyForS: 0, secondsMore, recent: [] } // prettier-ignore
 }
 
 describe('what should stay the same', () => {
