@@ -147,7 +147,7 @@ final readonly class Residuals
         $middle = (max($x) + min($x)) / 2.0;
         $half = (max($x) - min($x)) / 2.0 ?: 1.0;
         $square = array_map(static fn (float $v): float => (($v - $middle) / $half) ** 2, $x);
-        $fit = LeastSquares::solve([...$slopes, $square], $residuals);
+        $fit = LeastSquares::solve([...$slopes, $square], $residuals, isRefined: false);
         $rest = array_sum(array_map(static fn (float $r): float => $r * $r, $residuals));
         if ($fit === null || $rest === 0.0) {
             return 1.0;

@@ -42,12 +42,13 @@ final readonly class LeastSquares
      * @param  list<list<float>>  $columns
      * @param  list<float>  $y
      * @param  list<float>|null  $weights  1 / variance of each y, or anything proportional to it
+     * @param  bool  $isRefined  whether the last digits matter; for a judgement they do not
      * @return self|null null if the columns do not determine the constants
      *
      * @throws UnequalLengths If columns differ in length.
      * @throws NotEnoughPoints If there are fewer points than constants.
      */
-    public static function solve(array $columns, array $y, ?array $weights = null): ?self
+    public static function solve(array $columns, array $y, ?array $weights = null, bool $isRefined = true): ?self
     {
         $n = count($y);
         foreach ([...$columns, $weights ?? $y] as $column) {
@@ -73,7 +74,7 @@ final readonly class LeastSquares
         $rotated = $qr->rotated($b);
         $constants = $triangle->solved($rotated);
         $residuals = self::plainResiduals($a, $b, $constants);
-        if ($n * count($a) <= self::MOST_REFINED_CELLS) {
+        if ($isRefined && $n * count($a) <= self::MOST_REFINED_CELLS) {
             [$constants, $residuals] = self::refined($qr, $triangle, $a, $b, $constants, $residuals);
         }
         $squares = 0.0;

@@ -100,6 +100,21 @@ final readonly class StraightLine
         return new self($slope, $scatter / sqrt($squaresX), $meanX, $meanY, $scatter, $squaresY > 0.0 ? 1.0 - $rss / $squaresY : 1.0, $count);
     }
 
+    /** Where it meets the y axis. */
+    public function intercept(): float
+    {
+        return $this->at(0.0);
+    }
+
+    /** @return array{array{float, float}, array{float, float}} covariance of slope and intercept */
+    public function covariance(): array
+    {
+        $variance = $this->slopeError ** 2;
+        $both = -$this->centre * $variance;
+
+        return [[$variance, $both], [$both, $this->errorAt(0.0) ** 2]];
+    }
+
     /** Height of the line at x, in the unit of y. */
     public function at(float $x): float
     {

@@ -26,7 +26,8 @@ final class Blanks
         }
         $blanks = [];
         foreach ($values as $symbol => $of) {
-            for ($row = 0; $row < $data->rowCount - 1; $row++) {
+            // A sum is finite where each of its parts is.
+            for ($row = is_finite(array_sum($of)) ? $data->rowCount : 0; $row < $data->rowCount - 1; $row++) {
                 if (! is_finite($of[$row] ?? NAN) && ! isset($data->unreadable[$symbol][$row]) && ! isset($data->aside[$row]) && self::hasOther($data, $values, $symbol, $row)) {
                     $blanks[$symbol][] = $row;
                 }
