@@ -149,6 +149,14 @@ test.describe('numbers from files and pasted texts', () => {
     await page.getByRole('button', { name: 'file or text' }).click()
     await expect(dialog.getByText(/81 bytes, today \d\d:\d\d, read with decimal commas/)).toBeVisible()
     await look(page, 'files-taken')
+    await page.route(/\/files\/\d+\?/, async (route) => {
+      await new Promise((wake) => setTimeout(wake, 3000))
+      await route.continue().catch(() => undefined)
+    })
+    await dialog.getByRole('button', { name: 'look at pasted text again' }).click()
+    await expect(dialog.getByRole('status')).toContainText('Reading pasted text, 81 bytes')
+    await dialog.getByRole('button', { name: 'Cancel' }).click()
+    await page.unroute(/\/files\/\d+\?/)
     await dialog.getByRole('button', { name: 'look at pasted text again' }).click()
     await expect(dialog.getByLabel('decimal mark')).toHaveValue('comma')
     await expect(dialog.getByRole('button', { name: 'Take 4 rows of 2 columns' })).toBeEnabled()
@@ -201,6 +209,13 @@ test.describe('numbers from files and pasted texts', () => {
     await expect(dialog.getByLabel('Paste rows from a spreadsheet or a text')).toHaveValue(COOLING)
     await expect(dialog.getByRole('alert')).toBeHidden()
     await expect(page.getByText(/^Kept/)).toBeVisible()
+    // Who closes the dialog does not wait for it either.
+    await dialog.getByRole('button', { name: 'Look at it' }).click()
+    await expect(dialog.getByRole('status')).toContainText('Reading the pasted text')
+    const ended = page.waitForEvent('requestfailed', (request) => request.url().endsWith('/files'))
+    await page.keyboard.press('Escape')
+    await expect(dialog).toBeHidden()
+    await ended
   })
 
   test('what is too large or no text is said, and nothing is lost', async ({ page }) => {

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import type { Notebook, RunSummary } from '../../lib/api/types'
+import type { Notebook, RunSummary, TakenFile } from '../../lib/api/types'
 import { Dialog } from '../../ui/Dialog'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { FilePreview } from './FilePreview'
@@ -21,6 +21,7 @@ interface FileDialogProps {
 export function FileDialog({ notebook, run, source, onTaken, onClose }: FileDialogProps) {
   const { preview, taken, keep, understand, take, cancel } = useTableFile(notebook.id)
   const [text, setText] = useState('')
+  const [again, setAgain] = useState<TakenFile | null>(null)
   const begun = useRef(false)
   const { mutate } = keep
   useEffect(() => {
@@ -29,8 +30,13 @@ export function FileDialog({ notebook, run, source, onTaken, onClose }: FileDial
     mutate(source)
   }, [source, mutate])
 
+  function handleClose() {
+    cancel()
+    onClose()
+  }
+
   return (
-    <Dialog title="Numbers from a file or a pasted text" isWide onClose={onClose}>
+    <Dialog title="Numbers from a file or a pasted text" isWide onClose={handleClose}>
       {preview !== null ? (
         <FilePreview
           key={`${preview.id} ${JSON.stringify(preview.hints)}`}
@@ -46,8 +52,10 @@ export function FileDialog({ notebook, run, source, onTaken, onClose }: FileDial
               onTaken(runId ?? made ?? run.id)
             })
           }}
-          onClose={onClose}
+          onClose={handleClose}
         />
+      ) : understand.isPending && again !== null ? (
+        <FileReading name={again.name} bytes={again.bytes} onCancel={cancel} />
       ) : keep.isPending ? (
         <FileReading
           name={typeof keep.variables === 'string' ? 'the pasted text' : keep.variables.name}
@@ -97,8 +105,9 @@ export function FileDialog({ notebook, run, source, onTaken, onClose }: FileDial
           </div>
           <FilesTaken
             files={taken}
-            onLook={({ id, hints }) => {
-              understand.mutate({ file: id, ...hints })
+            onLook={(file) => {
+              setAgain(file)
+              understand.mutate({ file: file.id, ...file.hints })
             }}
           />
         </div>

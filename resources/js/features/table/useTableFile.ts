@@ -21,9 +21,18 @@ export function useTableFile(experiment: number) {
     queryKey: ['files', experiment],
     queryFn: () => answerOf(api.GET('/api/experiments/{experiment}/files', { params: { path } })),
   })
+  /** Null if somebody has cancelled it meanwhile. */
+  async function unlessCancelled(ask: (signal: AbortSignal) => Promise<TablePreview>): Promise<TablePreview | null> {
+    const { signal } = (onTheWay.current = new AbortController())
+    try {
+      return await ask(signal)
+    } catch (error) {
+      if (signal.aborted) return null
+      throw error
+    }
+  }
   const keep = useMutation({
-    mutationFn: async (source: File | string): Promise<TablePreview | null> => {
-      const { signal } = (onTheWay.current = new AbortController())
+    mutationFn: (source: File | string): Promise<TablePreview | null> => {
       if (typeof source !== 'string' && source.size > LARGEST_BYTES)
         throw new Error(
           `${source.name} is larger than 50 MB. Save fewer rows or columns of it as CSV, or every second row, and try again.`,
@@ -35,28 +44,28 @@ export function useTableFile(experiment: number) {
         typeof source === 'string'
           ? { body: { text: source } }
           : { body: form as unknown as { text: string }, bodySerializer: () => form }
-      try {
-        return await answerOf(api.POST('/api/experiments/{experiment}/files', { params, signal, ...body }))
-      } catch (error) {
-        if (signal.aborted) return null
-        throw error
-      }
+      return unlessCancelled((signal) =>
+        answerOf(api.POST('/api/experiments/{experiment}/files', { params, signal, ...body })),
+      )
     },
     onSuccess: setPreview,
   })
   const understand = useMutation({
     mutationFn: ({ file, separator, mark, hasHeader }: Hints & { file: number }) =>
-      answerOf(
-        api.GET('/api/experiments/{experiment}/files/{file}', {
-          params: {
-            path: { experiment, file },
-            query: {
-              ...(separator === null ? {} : { separator }),
-              ...(mark === null ? {} : { mark }),
-              ...(hasHeader === null ? {} : { hasHeader }),
+      unlessCancelled((signal) =>
+        answerOf(
+          api.GET('/api/experiments/{experiment}/files/{file}', {
+            signal,
+            params: {
+              path: { experiment, file },
+              query: {
+                ...(separator === null ? {} : { separator }),
+                ...(mark === null ? {} : { mark }),
+                ...(hasHeader === null ? {} : { hasHeader }),
+              },
             },
-          },
-        }),
+          }),
+        ),
       ),
     onSuccess: setPreview,
   })
