@@ -62,8 +62,12 @@ test.describe('runs that record by themselves', () => {
     const truth = await truthOf(page, 'Hazel')
     expect(Math.abs(rise.value - (truth.kpaPerKelvin ?? 0))).toBeLessThan(0.05 * rise.value)
     await look(page, 'reason')
+    await page.getByRole('button', { name: 'Rows', exact: true }).click()
+    const found = page.getByRole('region', { name: 'Rows' }).getByText('in warm water', { exact: true })
+    await expect(found).toHaveCount(1)
+    await look(page, 'marker-row')
     await page.getByRole('button', { name: 'Undo' }).click()
-    await expect(page.getByText('in warm water', { exact: true })).toHaveCount(0)
+    await expect(found).toHaveCount(0)
   })
 
   test('milk that reached its time and still cools goes on in the same run, without a gap', async ({ page }) => {

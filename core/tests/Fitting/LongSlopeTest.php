@@ -31,6 +31,11 @@ final class LongSlopeTest extends TestCase
             self::assertEqualsWithDelta(1.0, $found->values[$name]->value / $fit->values()[$place], 1e-11);
             self::assertEqualsWithDelta(1.0, $found->values[$name]->uncertainty / sqrt($fit->covariance[$place][$place]), 1e-9);
         }
+        // The truth: a slope of -0.0025, scatter of 0.4, and x of even steps of 1/7 (the scatter of 50,000 points is known to 0.3 %).
+        $slope = $found->values['slope'];
+        $expected = 0.4 * 7.0 / sqrt(self::POINTS * (self::POINTS ** 2 - 1.0) / 12.0);
+        self::assertEqualsWithDelta(1.0, $slope->uncertainty / $expected, 0.02);
+        self::assertEqualsWithDelta(-2.5e-3, $slope->value, 5.0 * $expected);
         $predicted = $found->values['slope']->scaledBy(5000.0)->plus($found->values['intercept']);
         $at = sqrt(5000.0 ** 2 * $fit->covariance[0][0] + 2.0 * 5000.0 * $fit->covariance[0][1] + $fit->covariance[1][1]);
         self::assertEqualsWithDelta(1.0, $predicted->uncertainty / $at, 1e-9, 'What both have in common is in it.');
