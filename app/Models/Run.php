@@ -123,10 +123,13 @@ final class Run extends Model
         return $relation;
     }
 
-    /** @return HasMany<TypedColumn, $this> */
+    /** @return HasMany<TypedColumn, $this> without their numbers, which they read themselves */
     public function typedColumns(): HasMany
     {
-        return $this->hasMany(TypedColumn::class);
+        $relation = $this->hasMany(TypedColumn::class);
+        $relation->select(TypedColumn::WITHOUT_NUMBERS);
+
+        return $relation;
     }
 
     /** Of a typed one. */

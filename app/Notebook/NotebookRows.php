@@ -51,7 +51,7 @@ final readonly class NotebookRows
         $runs = Run::query()->with('bench', 'beside')->where('experiment_id', $id)->where('thrown_away_at', null)->withCount('readings')->get()->sortBy(static fn (Run $r): array => [$r->place(), $r->number])->values();
         // Only of these it matters when they began.
         $runs->filter(static fn (Run $r): bool => $r->isTimed())->loadMissing('channels');
-        $runs->filter(static fn (Run $r): bool => $r->isTyped())->each(static fn (Run $r) => $r->setRelation('channels', new Collection));
+        $runs->filter(static fn (Run $r): bool => $r->isTyped())->loadMissing('typedColumns', 'setAsides')->each(static fn (Run $r) => $r->setRelation('channels', new Collection));
         $hasPerRun = $entries->contains(static fn (Entry $e): bool => $e->is_per_run);
 
         return new self(

@@ -48,6 +48,14 @@ final readonly class Touched
         }
     }
 
+    /** @return list<int>|null ids of the typed columns whose cells are others; null where more than cells was touched */
+    public function cellsAlone(): ?array
+    {
+        $typed = (new TypedColumn)->getTable();
+
+        return array_keys($this->ids) === [$typed] ? $this->ids[$typed] : null;
+    }
+
     /** @return list<int> */
     public function of(string $table): array
     {

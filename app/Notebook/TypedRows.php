@@ -6,6 +6,7 @@ namespace App\Notebook;
 
 use App\Models\Column;
 use App\Models\Run;
+use App\Models\SetAside;
 use App\Models\TypedColumn;
 use Illuminate\Support\Collection;
 use Welkion\Core\Notebook\RunData;
@@ -15,26 +16,32 @@ use Welkion\Core\Working\ColumnInput;
 /** The rows of a typed run, as they stand; and the typed columns beside what was measured in a stepwise one. */
 final readonly class TypedRows
 {
+    /** Rows of a column that is read by itself. */
+    private const LONG = 1000;
+
     /**
      * @param  list<int>  $rows  numbers of the rows, as they stand
      * @param  Collection<int, Column>  $columns
      * @param  array<int, TypedColumn>  $typed  by column id
+     * @param  bool  $isPlain  whether they stand as they were made, none of them deleted
      */
-    private function __construct(private Run $run, public array $rows, private Collection $columns, private array $typed)
+    private function __construct(private Run $run, public array $rows, private Collection $columns, private array $typed, private bool $isPlain)
     {
     }
 
     /** @param  Collection<int, Column>  $columns  of the notebook */
     public static function of(Run $run, Collection $columns): self
     {
-        return self::beside($run, $run->rowOrder()->rows(), $columns);
+        $order = $run->rowOrder();
+
+        return self::beside($run, $order->rows(), $columns, $order->isPlain());
     }
 
     /**
      * @param  list<int>  $rows
      * @param  Collection<int, Column>  $columns
      */
-    public static function beside(Run $run, array $rows, Collection $columns): self
+    public static function beside(Run $run, array $rows, Collection $columns, bool $isPlain = false): self
     {
         $columns = $columns->filter(static fn (Column $c): bool => $run->isTypedIn($c));
         $typed = [];
@@ -44,7 +51,25 @@ final readonly class TypedRows
             }
         }
 
-        return new self($run, $rows, $columns, $typed);
+        return new self($run, $rows, $columns, $typed, $isPlain);
+    }
+
+    /**
+     * @param  Collection<int, Column>  $columns
+     * @return array<string, string> by symbol: another one whenever the cells of the column, or which of its rows count, are others
+     */
+    public static function revisions(Run $run, Collection $columns): array
+    {
+        $self = self::beside($run, [], $columns);
+        $aside = static fn (?int $id): array => $run->setAsides->where('column_id', $id)->map(static fn (SetAside $s): array => [$s->first_row, $s->last_row, $s->reason])->all();
+        $held = static fn (?TypedColumn $typed): ?array => $typed === null ? null : [$typed->digest, $typed->texts];
+        $revisions = [];
+        foreach ($self->columns as $column) {
+            $of = [$run->id, $run->row_order, $aside(null), $aside($column->id), $held($self->typed[$column->id] ?? null), $held($self->typed[$self->uncertaintyOf($column)?->id] ?? null)];
+            $revisions[$column->symbol] = sha1(serialize($of));
+        }
+
+        return $revisions;
     }
 
     public function data(): RunData
@@ -59,13 +84,13 @@ final readonly class TypedRows
         return new RunData(count($this->rows), $this->cells(), $aside->isEmpty() ? [] : $this->aside(null), $ofColumns, $this->words(), $this->unreadable());
     }
 
-    /** @return array<string, ColumnInput> by symbol; not a number for a blank, and for what is no number */
+    /** @return array<string, \Closure(): ColumnInput> by symbol; not a number for a blank, and for what is no number */
     public function cells(): array
     {
         $cells = [];
         foreach ($this->columns as $column) {
             $unit = $column->unit === '' ? Unit::one() : Unit::ofHeader($column->unit);
-            $cells[$column->symbol] = new ColumnInput($column->symbol, $unit, $this->numbers($column), $this->scatter($column));
+            $cells[$column->symbol] = fn (): ColumnInput => new ColumnInput($column->symbol, $unit, $this->numbers($column), $this->scatter($column));
         }
 
         return $cells;
@@ -121,10 +146,10 @@ final readonly class TypedRows
         if ($typed === null) {
             return array_fill(0, count($this->rows), NAN);
         }
+        // Short ones are read together, a long one when it is used.
+        $typed->reach > self::LONG || TypedColumn::readNumbers(array_filter($this->typed, static fn (TypedColumn $t): bool => $t->reach <= self::LONG));
         $numbers = $typed->values();
-        $count = count($this->rows);
-        // Most tables stand as they were typed.
-        if ($count === count($numbers) && $this->rows === range(1, $count)) {
+        if ($this->isPlain && count($numbers) === count($this->rows)) {
             return $numbers;
         }
 
@@ -134,12 +159,17 @@ final readonly class TypedRows
     /** @return list<float>|null standard uncertainty of each cell */
     private function scatter(Column $column): ?array
     {
-        $of = $column->uncertainty_of === null ? null : $this->columns->firstWhere('symbol', $column->uncertainty_of);
-        if ($of instanceof Column) {
+        $of = $this->uncertaintyOf($column);
+        if ($of !== null) {
             return array_map(static fn (float $u): float => is_finite($u) ? abs($u) : 0.0, $this->numbers($of));
         }
 
         return $column->uncertainty > 0.0 ? array_fill(0, count($this->rows), $column->uncertainty) : null;
+    }
+
+    private function uncertaintyOf(Column $column): ?Column
+    {
+        return $column->uncertainty_of === null ? null : $this->columns->firstWhere('symbol', $column->uncertainty_of);
     }
 
     /** @return array<int, string> reason by place of the row */

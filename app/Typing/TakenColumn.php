@@ -30,10 +30,9 @@ final readonly class TakenColumn
     {
         $key = ['run_id' => $run->id, 'column_id' => $this->to->id, 'edition' => $this->to->edition];
         $typed = TypedColumn::query()->where($key)->get()->first() ?? new TypedColumn($key + ['numbers' => '', 'texts' => [], 'decimals' => 0]);
-        $reach = $typed->reach();
-        $blank = Packed::of([NAN]);
-        // Rows before it that have no cell in this column yet.
-        $typed->numbers = substr($typed->numbers, 0, ($firstRow - 1) * Packed::BYTES).str_repeat($blank, max(0, $firstRow - 1 - $reach)).Packed::of($this->numbers());
+        $before = ($firstRow - 1) * Packed::BYTES;
+        // Rows before it that have no cell in this column yet are blank.
+        $typed->numbers = str_pad(substr($typed->numbers, 0, $before), $before, Packed::of([NAN])).Packed::of($this->numbers());
         $texts = $typed->texts;
         foreach ($this->texts() as $row => $text) {
             $texts[$firstRow - 1 + $row] = mb_substr($text, 0, 200);

@@ -19,7 +19,6 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Support\RandomChanges;
 use Tests\TestCase;
-use Welkion\Core\Working\ColumnInput;
 
 /** Every change of a notebook is undone, done again, repeated, and told; and nobody writes over what they have not seen. */
 final class JournalTest extends TestCase
@@ -200,7 +199,7 @@ final class JournalTest extends TestCase
         $columns = $experiment->columns()->get();
         foreach ($experiment->runs()->where('kind', Run::TYPED)->get() as $run) {
             $data = TypedRows::of($run, $columns)->data();
-            $stored[] = [$data->unreadable, array_map(static fn (ColumnInput $c): array => array_map(strval(...), $c->values), $data->columns)];
+            $stored[] = [$data->unreadable, array_map(static fn (string $symbol): array => array_map(strval(...), $data->column($symbol)->values ?? []), $data->symbols())];
         }
 
         return json_encode($stored, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT);

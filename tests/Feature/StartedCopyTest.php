@@ -102,14 +102,14 @@ final class StartedCopyTest extends TestCase
     {
         // As if they had been made before some of the last changes of the tables, one of which has data to carry over.
         $newest = basename((string) array_slice((array) glob(base_path('database/migrations/*.php')), -1)[0], '.php');
-        self::assertStringEndsWith('_table_files', $newest, 'What a newer one has made is taken away below.');
+        self::assertStringEndsWith('_typed_digests', $newest, 'What a newer one has made is taken away below.');
         self::start();
         self::assertReady();
         $database = $this->database();
         $samples = 'SELECT SUM(CRC32('.SegmentValues::all().')), SUM(`count`) FROM sample_segments';
         $before = $database->query($samples)?->fetch(\PDO::FETCH_NUM);
         $database->exec("DELETE FROM migrations WHERE migration = '{$newest}' OR migration LIKE '%_sample_indexes'");
-        $database->exec('DROP TABLE table_files');
+        $database->exec('ALTER TABLE typed_columns DROP COLUMN reach, DROP COLUMN digest');
         $database->exec("ALTER TABLE sample_segments ADD whole VARBINARY(48) NOT NULL DEFAULT ''");
         $database->exec('ALTER TABLE sample_segments ADD payload MEDIUMBLOB NOT NULL');
         $database->exec('UPDATE sample_segments SET whole = RIGHT(moments, 48), payload = '.SegmentValues::all());
@@ -126,6 +126,8 @@ final class StartedCopyTest extends TestCase
         self::assertGreaterThan(0, $channels, 'The demo has recorded runs.');
         self::assertSame([$channels, $wanted], [$indexes, $bytes]);
         self::assertSame($before, $this->database()->query($samples)?->fetch(\PDO::FETCH_NUM), 'Every sample is what it was.');
+        $typed = $this->database()->query('SELECT COUNT(*) > 0, SUM(digest = CONVERT(MD5(numbers) USING ascii) AND reach = LENGTH(numbers) / 8) = COUNT(*) FROM typed_columns')?->fetch(\PDO::FETCH_NUM);
+        self::assertSame([1, 1], array_map(intval(...), (array) $typed), 'What was typed can be told apart.');
         self::assertStringContainsString('Bench Gone is not connected. It is tried again by itself.', (string) self::$terminal?->getOutput(), 'It keeps nobody from starting.');
 
         $this->database()->exec("INSERT INTO migrations (migration, batch) VALUES ('2099_01_01_000001_from_the_future', 99)");

@@ -89,11 +89,25 @@ final class ChangeAnswer
         foreach (array_unique([...$touched->dataOf, ...$touched->of('runs')]) as $id) {
             $run = $work->rows->runs->find($id);
             if ($run instanceof Run) {
-                $rows[] = RunRowsShape::of(self::knowing($run, $work->rows), $work);
+                $rows[] = RunRowsShape::of(self::knowing($run, $work->rows), $work, only: self::cellsOf($run, $touched, $work));
             }
         }
 
         return $rows;
+    }
+
+    /** @return list<string>|null symbols of the columns whose cells may be others; null where all may be */
+    private static function cellsOf(Run $run, Touched $touched, ExperimentWork $work): ?array
+    {
+        $typed = $run->isTyped() ? $touched->cellsAlone() : null;
+        if ($typed === null) {
+            return null;
+        }
+        $symbols = $work->rows->columns->whereIn('id', $run->typedColumns->whereIn('id', $typed)->pluck('column_id')->all())->pluck('symbol')->all();
+        $uncertain = $work->rows->columns->whereIn('uncertainty_of', $symbols)->pluck('symbol')->all();
+        $resting = array_map($work->worked->graph->restingOn(...), [...$symbols, ...$uncertain]);
+
+        return array_values(array_unique([...$symbols, ...$uncertain, ...array_merge([], ...$resting)]));
     }
 
     /** A run that finds the columns of its experiment without asking. */

@@ -25,40 +25,60 @@ final class RunRowsShape
 {
     /**
      * @param  bool  $isWithSamples  whether a timed run tells its rows, not only what is said of it
+     * @param  list<string>|null  $only  columns whose cells a long typed run tells; null: all
      * @return array<string, mixed>
      */
-    public static function of(Run $run, ExperimentWork $work, bool $isWithSamples = true): array
+    public static function of(Run $run, ExperimentWork $work, bool $isWithSamples = true, ?array $only = null): array
     {
-        $data = $work->worked->data($run->id);
-        $columns = TypedRowsShape::worked($run, $work);
-        $told = [
+        // What its rows are worked out from is read with them.
+        $told = match ($run->kind) {
+            Run::TIMED => self::timed($run, $work, self::worked($run, $work), $isWithSamples),
+            Run::TYPED => (new TypedRowsShape($run, $work))->told($only),
+            default => self::stepwise($run, $work, self::worked($run, $work)),
+        };
+
+        return [
             'id' => $run->id, 'experimentId' => $run->experiment_id, 'plan' => (object) array_intersect_key($run->plan ?? [], ['ranges' => 0, 'steps' => 0]),
             'channels' => array_values($run->channels->map(self::channel(...))->all()),
             'trustSentences' => $run->trustSentences(),
-            'columns' => array_map(static fn (string $symbol, WorkedColumn $c): array => [
-                'symbol' => $symbol, 'problem' => $c->problem, 'position' => $c->position, 'notes' => $c->notes,
-            ], array_map(strval(...), array_keys($columns)), array_values($columns)),
-        ];
+        ] + $told;
+    }
 
-        return $told + match ($run->kind) {
-            Run::TIMED => self::timed($run, $work, $data, $columns, $isWithSamples),
-            Run::TYPED => (new TypedRowsShape($run, $work, $columns))->told(),
-            default => self::stepwise($run, $work, $data, $columns),
-        };
+    /** @return array<string, WorkedColumn> by symbol */
+    public static function worked(Run $run, ExperimentWork $work): array
+    {
+        $worked = [];
+        foreach ($work->rows->columns as $column) {
+            $worked[$column->symbol] = $work->worked->column($column->symbol, $run->id);
+        }
+
+        return $worked;
+    }
+
+    /**
+     * @param  array<string, WorkedColumn|Glance>  $columns  by symbol
+     * @return list<array{symbol: string, problem: string|null, position: int|null, notes: list<string>}>
+     */
+    public static function columns(array $columns): array
+    {
+        return array_map(static fn (string $symbol, WorkedColumn|Glance $c): array => [
+            'symbol' => $symbol, 'problem' => $c->problem, 'position' => $c->position, 'notes' => $c->notes,
+        ], array_map(strval(...), array_keys($columns)), array_values($columns));
     }
 
     /**
      * @param  array<string, WorkedColumn>  $columns
      * @return array<string, mixed>
      */
-    private static function stepwise(Run $run, ExperimentWork $work, RunData $data, array $columns): array
+    private static function stepwise(Run $run, ExperimentWork $work, array $columns): array
     {
+        $data = $work->worked->data($run->id);
         $rows = RunRows::of($run, $work->rows->columns);
         $remaining = RunBook::remaining($run, $rows);
         $cells = new CellsShape($columns, $work->rows->columns, TypedRows::beside($run, array_column($rows->readings, 'row'), $work->rows->columns)->decimals());
 
         return [
-            'remaining' => $remaining, 'timed' => null, 'typed' => null,
+            'remaining' => $remaining, 'timed' => null, 'typed' => null, 'columns' => self::columns($columns),
             'rows' => array_map(static fn (Reading $r, int $place): array => [
                 'id' => $r->id, 'number' => $r->row, 'step' => $r->stepValue(), 'cells' => (object) $cells->at($place), 'texts' => (object) self::texts($data, $place), 'wasSteady' => $r->was_steady,
                 'setAside' => $data->aside[$place] ?? null, 'takenAt' => $r->created_at->toIso8601ZuluString('millisecond'),
@@ -73,8 +93,9 @@ final class RunRowsShape
      * @param  array<string, WorkedColumn>  $columns
      * @return array<string, mixed>
      */
-    private static function timed(Run $run, ExperimentWork $work, RunData $data, array $columns, bool $isWithSamples): array
+    private static function timed(Run $run, ExperimentWork $work, array $columns, bool $isWithSamples): array
     {
+        $data = $work->worked->data($run->id);
         $warnings = TimedAdvice::warnings($run, $work->rows, $work->worked);
         $stride = TimedRows::shownStride($data->rowCount);
         $places = $data->rowCount === 0 || ! $isWithSamples ? [] : range(0, $data->rowCount - 1, $stride);
@@ -82,7 +103,7 @@ final class RunRowsShape
         $cells = new CellsShape($columns, $work->rows->columns);
 
         return [
-            'remaining' => [], 'typed' => null, 'timed' => ['rowCount' => $data->rowCount, 'everyNth' => $stride, 'markers' => array_values($run->loadMissing('markers')->markers->map(
+            'remaining' => [], 'typed' => null, 'columns' => self::columns($columns), 'timed' => ['rowCount' => $data->rowCount, 'everyNth' => $stride, 'markers' => array_values($run->loadMissing('markers')->markers->map(
                 static fn (Marker $m): array => ['id' => $m->id, 'at' => $m->at, 'name' => $m->name],
             )->all())],
             'rows' => array_map(static fn (int $place): array => [

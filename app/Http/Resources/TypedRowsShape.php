@@ -10,8 +10,6 @@ use App\Notebook\TypedRows;
 use Welkion\Core\Formats\CellText;
 use Welkion\Core\Notebook\Blanks;
 use Welkion\Core\Notebook\RunData;
-use Welkion\Core\Notebook\WorkedColumn;
-use Welkion\Core\Uncertainty\Spread;
 
 /** The rows of a typed run in the shape of the HTTP API: some of them, as they stand, and what of them is no number. */
 final readonly class TypedRowsShape
@@ -26,40 +24,37 @@ final readonly class TypedRowsShape
 
     private RunData $data;
 
-    private CellsShape $cells;
+    private Glances $glances;
 
-    /** @var array<string, WorkedColumn> by symbol */
-    private array $columns;
+    private string $takenAt;
 
-    /** @param  array<string, WorkedColumn>|null  $columns  by symbol */
-    public function __construct(private Run $run, ExperimentWork $work, ?array $columns = null)
+    public function __construct(private Run $run, private ExperimentWork $work)
     {
         $this->typed = TypedRows::of($run, $work->rows->columns);
         $this->data = $work->worked->data($run->id);
-        $this->columns = $columns ?? self::worked($run, $work);
-        $this->cells = new CellsShape($this->columns, $work->rows->columns, $this->typed->decimals());
+        $this->glances = new Glances($run, $work, $this->typed);
+        $this->takenAt = $run->started_at->toIso8601ZuluString('millisecond');
     }
 
-    /** @return array<string, WorkedColumn> by symbol */
-    public static function worked(Run $run, ExperimentWork $work): array
-    {
-        $worked = [];
-        foreach ($work->rows->columns as $column) {
-            $worked[$column->symbol] = $work->worked->column($column->symbol, $run->id);
-        }
-
-        return $worked;
-    }
-
-    /** @return array<string, mixed> with as many rows as a screen draws */
-    public function told(): array
+    /**
+     * @param  list<string>|null  $only  columns whose cells are told of a long run; null: all
+     * @return array<string, mixed> with as many rows as a screen draws
+     */
+    public function told(?array $only = null): array
     {
         $stride = max(1, (int) ceil($this->data->rowCount / self::MOST_DRAWN));
+        $places = $this->data->rowCount === 0 ? [] : range(0, $this->data->rowCount - 1, $stride);
+        $only = $stride > 1 ? $only : null;
+        $glances = $this->glances->at($places, $only);
+        $drawn = array_filter(array_map(static fn (Glance $g): ?array => $g->cells, $glances), is_array(...));
 
         return [
-            'remaining' => [], 'timed' => null, 'advice' => null,
-            'typed' => ['rowCount' => $this->data->rowCount, 'everyNth' => $stride, 'feet' => $this->feet(), 'blanks' => $this->blanks()] + $this->unreadable(),
-            'rows' => array_map($this->row(...), $this->data->rowCount === 0 ? [] : range(0, $this->data->rowCount - 1, $stride)),
+            'remaining' => [], 'timed' => null, 'advice' => null, 'columns' => RunRowsShape::columns($glances),
+            'typed' => [
+                'rowCount' => $this->data->rowCount, 'everyNth' => $stride, 'only' => $only, 'feet' => array_values(array_filter(array_map(static fn (Glance $g): ?array => $g->foot, $glances))),
+                'blanks' => $this->blanks(array_map(strval(...), array_keys(array_filter($glances, static fn (Glance $g): bool => $g->isWhole)))),
+            ] + $this->unreadable(),
+            'rows' => array_map(fn (int $place): array => $this->row($place, array_map(static fn (array $cells): ?array => $cells[$place], $drawn)), $places),
         ];
     }
 
@@ -67,44 +62,34 @@ final readonly class TypedRowsShape
     public function page(int $from, int $count): array
     {
         $last = min($this->data->rowCount, $from + $count) - 1;
+        $cells = new CellsShape(RunRowsShape::worked($this->run, $this->work), $this->work->rows->columns, $this->typed->decimals());
 
-        return ['from' => $from, 'rowCount' => $this->data->rowCount, 'rows' => array_map($this->row(...), $last < $from ? [] : range($from, $last))];
+        return ['from' => $from, 'rowCount' => $this->data->rowCount, 'rows' => array_map(fn (int $place): array => $this->row($place, $cells->at($place)), $last < $from ? [] : range($from, $last))];
     }
 
-    /** @return array<string, mixed> */
-    private function row(int $place): array
+    /**
+     * @param  array<string, mixed>  $cells  by symbol
+     * @return array<string, mixed>
+     */
+    private function row(int $place, array $cells): array
     {
         $number = $this->typed->rows[$place];
 
         return [
-            'id' => $number, 'number' => $number, 'step' => null, 'cells' => (object) $this->cells->at($place), 'texts' => (object) RunRowsShape::texts($this->data, $place), 'wasSteady' => true,
-            'setAside' => $this->data->aside[$place] ?? null, 'takenAt' => $this->run->started_at->toIso8601ZuluString('millisecond'),
+            'id' => $number, 'number' => $number, 'step' => null, 'cells' => (object) $cells, 'texts' => (object) RunRowsShape::texts($this->data, $place), 'wasSteady' => true,
+            'setAside' => $this->data->aside[$place] ?? null, 'takenAt' => $this->takenAt,
         ];
     }
 
-    /** @return list<array{symbol: string, n: int, mean: string, sd: string, least: string, most: string}> of each column of numbers; rows set aside are out of it */
-    private function feet(): array
+    /**
+     * @param  list<string>  $whole  symbols of columns that have a number in each row
+     * @return list<array{symbol: string, count: int, places: list<int>}> by column, with the places of the first of them
+     */
+    private function blanks(array $whole): array
     {
-        $feet = [];
-        foreach ($this->columns as $symbol => $column) {
-            $spread = $column->cells === null ? null : Spread::of($column->cells->values, $this->data->aside + ($this->data->asideOf[$symbol] ?? []));
-            if ($spread === null) {
-                continue;
-            }
-            $feet[] = [
-                'symbol' => $symbol, 'n' => $spread->n, 'mean' => $this->cells->shown($symbol, $spread->mean, 1), 'sd' => $spread->n > 1 ? $this->cells->shown($symbol, $spread->sd, 1) : '',
-                'least' => $this->cells->shown($symbol, $spread->least), 'most' => $this->cells->shown($symbol, $spread->most),
-            ];
-        }
-
-        return $feet;
-    }
-
-    /** @return list<array{symbol: string, count: int, places: list<int>}> by column, with the places of the first of them */
-    private function blanks(): array
-    {
+        $symbols = array_values(array_diff($this->data->symbols(), array_keys($this->data->words)));
         $told = [];
-        foreach (Blanks::in($this->data, array_keys(array_diff_key($this->data->columns, $this->data->words))) as $symbol => $rows) {
+        foreach (Blanks::in($this->data, $symbols, array_values(array_intersect($symbols, $whole))) as $symbol => $rows) {
             $told[] = ['symbol' => $symbol, 'count' => count($rows), 'places' => array_slice($rows, 0, self::MOST_TOLD)];
         }
 

@@ -42,24 +42,32 @@ final readonly class Residuals
     public static function of(array $x, array $residuals, array $slopes): self
     {
         if (count($x) > self::MOST) {
-            [$x, $residuals, $slopes] = [self::some($x), self::some($residuals), array_map(self::some(...), $slopes)];
+            $places = self::lookedAt(count($x));
+            [$x, $residuals, $slopes] = [self::some($x, $places), self::some($residuals, $places), array_map(static fn (array $of): array => self::some($of, $places), $slopes)];
         }
 
         return new self(self::runs(self::inOrder($x, $residuals)), self::curvature($x, $residuals, $slopes));
     }
 
-    /**
-     * @param  list<float>  $list
-     * @return list<float>
-     */
-    private static function some(array $list): array
+    /** @return list<int> places, from 0, of the residuals that are looked at among so many */
+    public static function lookedAt(int $count): array
     {
-        $some = [];
-        for ($i = 0, $n = count($list); $i < self::MOST; $i++) {
-            $some[] = $list[intdiv($i * $n, self::MOST)];
+        $places = [];
+        for ($i = 0, $n = min($count, self::MOST); $i < $n; $i++) {
+            $places[] = intdiv($i * $count, $n);
         }
 
-        return $some;
+        return $places;
+    }
+
+    /**
+     * @param  list<float>  $list
+     * @param  list<int>  $places
+     * @return list<float>
+     */
+    private static function some(array $list, array $places): array
+    {
+        return array_map(static fn (int $place): float => $list[$place], $places);
     }
 
     /**

@@ -39,7 +39,7 @@ final readonly class ColumnWork
 
     private function recorded(Column $column, int $run): WorkedColumn
     {
-        $cells = $this->worked->data($run)->columns[$column->symbol] ?? null;
+        $cells = $this->worked->data($run)->column($column->symbol);
         if ($cells === null) {
             return WorkedColumn::problem("Run {$this->worked->notebook->runs[$run]->number} has no {$column->symbol}: it was recorded without it.");
         }

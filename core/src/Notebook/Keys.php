@@ -8,7 +8,7 @@ use Welkion\Core\Uncertainty\Measured;
 
 /**
  * The keys of columns and lines: each is a hash of a thing's own making and of the keys of what it uses, down to the revisions
- * of the runs. Two equal keys stand for the same result, so that only what hangs on a change is worked out again.
+ * of the recorded columns. Two equal keys stand for the same result, so that only what hangs on a change is worked out again.
  */
 final class Keys
 {
@@ -30,7 +30,7 @@ final class Keys
         return $this->known["{$symbol} {$run}"] ??= isset($this->graph->circles[$symbol]) ? 'circle'
             : self::hash([$symbol, $column->unit->symbol, $column->kind === ColumnKind::Derived
                 ? [$column->formula, array_map(fn (string $s): string => $this->of($s, $run), $this->graph->uses[$symbol])]
-                : [$column->origin, $this->notebook->runs[$run]->revision]]);
+                : [$column->origin, $this->notebook->runs[$run]->revisionOf($symbol)]]);
     }
 
     /** Of a line, for one run or for the experiment. */

@@ -59,13 +59,20 @@ final readonly class RowOrder
         foreach ($this->stretches as [$first, $last]) {
             $begin = $first + max(0, $from - $place);
             $end = min($last, $begin + $count - count($rows) - 1);
-            for ($row = $begin; $row <= $end; $row++) {
-                $rows[] = $row;
+            if ($end >= $begin) {
+                // Most tables are one stretch.
+                $rows === [] ? $rows = range($begin, $end) : array_push($rows, ...range($begin, $end));
             }
             $place += $last - $first + 1;
         }
 
         return $rows;
+    }
+
+    /** Whether rows 1, 2, 3 ... stand as they were made, none of them deleted. */
+    public function isPlain(): bool
+    {
+        return $this->stretches === [] || (count($this->stretches) === 1 && $this->stretches[0][0] === 1);
     }
 
     /** Where a row stands, from 0; null if it does not. */

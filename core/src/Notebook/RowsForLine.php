@@ -58,15 +58,17 @@ final readonly class RowsForLine
         $parts = [];
         foreach ($runs as $run) {
             $cells = [];
+            $isWhole = true;
             foreach ($uses as $slot => $symbol) {
                 $worked = $this->worked->column($symbol, $run);
                 if ($worked->cells === null) {
                     return (string) $worked->problem;
                 }
                 $cells[$slot] = $worked->cells;
+                $isWhole = $isWhole && $worked->isWhole();
             }
-            $rows = $this->rowsThatCount($run, $uses, $cells, $span);
-            $parts[] = array_map(static fn (ColumnInput $c): ColumnInput => $c->only($rows), $cells);
+            $rows = $this->rowsThatCount($run, $uses, $cells, $span, $isWhole);
+            $parts[] = $rows === null ? $cells : array_map(static fn (ColumnInput $c): ColumnInput => $c->only($rows), $cells);
         }
 
         $joined = array_shift($parts) ?? [];
@@ -82,16 +84,16 @@ final readonly class RowsForLine
     /**
      * @param  array<string, string>  $uses
      * @param  array<string, ColumnInput>  $cells
-     * @return list<int>
+     * @param  bool  $isWhole  whether each of them is a number
+     * @return list<int>|null null if all do
      */
-    private function rowsThatCount(int $run, array $uses, array $cells, ?Span $span): array
+    private function rowsThatCount(int $run, array $uses, array $cells, ?Span $span, bool $isWhole): ?array
     {
         $data = $this->worked->data($run);
         $along = $span === null || ! isset($this->worked->notebook->columns[$span->column]) ? null : $this->worked->column($span->column, $run)->cells;
         $ofColumns = array_intersect_key($data->asideOf, array_flip($uses));
-        // A sum is finite where each of its parts is: of a long table without blanks no row is looked at.
-        if ($along === null && $data->aside === [] && $ofColumns === [] && array_filter($cells, static fn (ColumnInput $c): bool => ! is_finite(array_sum($c->values))) === []) {
-            return $data->rowCount === 0 ? [] : range(0, $data->rowCount - 1);
+        if ($isWhole && $along === null && $data->aside === [] && $ofColumns === []) {
+            return null;
         }
         $rows = [];
         for ($row = 0; $row < $data->rowCount; $row++) {

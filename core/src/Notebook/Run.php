@@ -10,6 +10,7 @@ final readonly class Run
     /**
      * @param  string  $revision  another one whenever its rows are others
      * @param  \Closure(): RunData  $data  read when something is worked out from it
+     * @param  array<string, string>  $revisions  by symbol, of columns whose cells change by themselves; of the others the whole run's counts
      */
     public function __construct(
         public int $id,
@@ -19,6 +20,13 @@ final readonly class Run
         public ?int $trial,
         public string $revision,
         public \Closure $data,
+        private array $revisions = [],
     ) {
+    }
+
+    /** Another one whenever the cells of a column, or which of its rows count, are others. */
+    public function revisionOf(string $symbol): string
+    {
+        return $this->revisions[$symbol] ?? $this->revision;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Welkion\Core\Series;
 
 use Welkion\Core\Exception\InvalidQuantity;
+use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Exception\UnequalLengths;
 
 /** Points in rising order of x, each x once: what derivatives and interpolation take for granted. */
@@ -33,12 +34,12 @@ final readonly class Series
         if (count($x) !== count($y)) {
             throw UnequalLengths::between(count($x), count($y));
         }
-        foreach ([...$x, ...$y] as $number) {
-            if (! is_finite($number)) {
+        // A sum is finite where each of its parts is; one of very large numbers may not be though they are.
+        foreach ([$x, $y] as $numbers) {
+            if (! is_finite(array_sum($numbers)) && array_filter($numbers, static fn (float $v): bool => ! is_finite($v)) !== []) {
                 throw InvalidQuantity::mustBeFinite('value of every point');
             }
         }
-
         if (self::isRising($x)) {
             return new self($x, $y, 0);
         }
@@ -168,6 +169,34 @@ final readonly class Series
         }
 
         return $high;
+    }
+
+    /**
+     * Area between the points and a baseline by trapezoids, in the unit of x times the unit of y.
+     *
+     * @throws NotEnoughPoints If there is no point.
+     */
+    public function area(Baseline $baseline = Baseline::Zero): float
+    {
+        $last = count($this->x) - 1;
+        if ($last < 0) {
+            throw NotEnoughPoints::need('An area', 1, 0);
+        }
+        $area = 0.0;
+        $beforeX = $this->x[0];
+        $beforeY = $this->y[0];
+        foreach ($this->y as $i => $y) {
+            $x = $this->x[$i];
+            $area += ($x - $beforeX) * ($y + $beforeY) / 2.0;
+            $beforeX = $x;
+            $beforeY = $y;
+        }
+
+        return $area - ($this->x[$last] - $this->x[0]) * match ($baseline) {
+            Baseline::Zero => 0.0,
+            Baseline::FirstPoint => $this->y[0],
+            Baseline::Ends => ($this->y[0] + $this->y[$last]) / 2.0,
+        };
     }
 
     /**

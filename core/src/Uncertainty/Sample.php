@@ -49,8 +49,9 @@ final readonly class Sample
         $squares = 0.0;
         $rest = 0.0;
         foreach ($values as $value) {
-            $squares += ($value - $mean) ** 2;
-            $rest += $value - $mean;
+            $from = $value - $mean;
+            $squares += $from * $from;
+            $rest += $from;
         }
         $sd = $n > 1 ? sqrt(max(0.0, $squares - $rest * $rest / $n) / ($n - 1)) : NAN;
 

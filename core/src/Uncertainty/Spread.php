@@ -25,24 +25,21 @@ final readonly class Spread
      */
     public static function of(array $values, array $except = []): ?self
     {
-        $n = 0;
-        $first = $sum = $squares = 0.0;
-        [$least, $most] = [INF, -INF];
-        foreach ($values as $place => $value) {
-            if (! is_finite($value) || isset($except[$place])) {
-                continue;
-            }
-            if ($n === 0) {
-                $first = $value;
-            }
-            $n++;
+        if ($except !== [] || ! is_finite(array_sum($values))) {
+            $values = array_values(array_filter($values, static fn (float $v, int $place): bool => is_finite($v) && ! isset($except[$place]), ARRAY_FILTER_USE_BOTH));
+        }
+        $n = count($values);
+        if ($n === 0) {
+            return null;
+        }
+        $first = $values[0];
+        $sum = $squares = 0.0;
+        foreach ($values as $value) {
             $from = $value - $first;
             $sum += $from;
             $squares += $from * $from;
-            $least = $value < $least ? $value : $least;
-            $most = $value > $most ? $value : $most;
         }
 
-        return $n === 0 ? null : new self($n, $first + $sum / $n, $n < 2 ? NAN : sqrt(max(0.0, $squares - $sum * $sum / $n) / ($n - 1)), $least, $most);
+        return new self($n, $first + $sum / $n, $n < 2 ? NAN : sqrt(max(0.0, $squares - $sum * $sum / $n) / ($n - 1)), min($values), max($values));
     }
 }

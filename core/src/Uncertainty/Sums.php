@@ -8,7 +8,8 @@ namespace Welkion\Core\Uncertainty;
 final class Sums
 {
     /**
-     * The sum with the rounding errors of every step added back (Neumaier, ZAMM 54, 1974).
+     * The sum with the rounding errors of every step added back (Neumaier, ZAMM 54, 1974; the error of a step without asking
+     * which number is larger: Knuth, The Art of Computer Programming 2, 4.2.2, theorem B).
      *
      * @param  list<float>  $values
      */
@@ -18,7 +19,8 @@ final class Sums
         $lost = 0.0;
         foreach ($values as $value) {
             $next = $sum + $value;
-            $lost += abs($sum) >= abs($value) ? ($sum - $next) + $value : ($value - $next) + $sum;
+            $added = $next - $sum;
+            $lost += ($sum - ($next - $added)) + ($value - $added);
             $sum = $next;
         }
 

@@ -63,10 +63,6 @@ final readonly class ColumnInput
     /** @param  list<int>  $rows  from 0: only these, in this order */
     public function only(array $rows): self
     {
-        if (count($rows) === count($this->values) && $rows === array_keys($this->values)) {
-            return $this;
-        }
-
         return new self($this->name, $this->unit, self::at($this->values, $rows), $this->scatter === null ? null : self::at($this->scatter, $rows),
             array_map(static fn (array $share): array => [$share[0], self::at($share[1], $rows)], $this->common));
     }

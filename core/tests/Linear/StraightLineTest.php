@@ -24,6 +24,18 @@ final class StraightLineTest extends TestCase
         self::assertEqualsWithDelta(0.6, $line->rSquared, 1e-14);
     }
 
+    public function test_what_is_left_over_keeps_its_digits_however_close_the_points_lie(): void
+    {
+        // Of x 0..3 what lies off by 1, -1, -1, 1 leaves slope and height as they are; squares 4 are left over.
+        foreach ([1.0, 0.1, 1e-2, 1e-4, 1e-7] as $off) {
+            $line = StraightLine::through([0.0, 1.0, 2.0, 3.0], [$off, 1.0 - $off, 2.0 - $off, 3.0 + $off]);
+
+            self::assertEqualsWithDelta(1.0, $line->slope, 1e-14);
+            // y is rounded to 2e-16 of itself; near the line that is all there is to lose.
+            self::assertEqualsWithDelta($off * sqrt(2.0), $line->scatter, 1e-12 * $off + 1e-15);
+        }
+    }
+
     public function test_keeps_its_digits_far_from_zero(): void
     {
         $line = StraightLine::through([1.7e12, 1.7e12 + 1, 1.7e12 + 2, 1.7e12 + 3], [0.0, 1.0, 2.0, 3.0]);

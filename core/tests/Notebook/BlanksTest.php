@@ -30,6 +30,15 @@ final class BlanksTest extends TestCase
         self::assertSame(['t' => [3]], Blanks::in($data, ['t', 'T']), 'What is no number in one column makes the gap in the other one.');
     }
 
+    public function test_a_column_known_to_be_whole_is_not_read_and_makes_every_gap_beside_it_one(): void
+    {
+        $unread = static fn (): ColumnInput => throw new \LogicException('It was read.');
+        $data = new RunData(4, ['t' => $unread, 'T' => new ColumnInput('T', Unit::one(), [9.0, NAN, 7.0, NAN]), 'p' => new ColumnInput('p', Unit::one(), [NAN, NAN, NAN, NAN])]);
+
+        self::assertSame(['T' => [1]], Blanks::in($data, ['t', 'T', 'p'], ['t']));
+        self::assertSame([], Blanks::in($data, ['t', 'p'], ['t']));
+    }
+
     public function test_a_whole_table_has_none(): void
     {
         self::assertSame([], Blanks::in(self::data(['t' => [0.0, 1.0], 'T' => [9.0, 8.0]]), ['t', 'T']));

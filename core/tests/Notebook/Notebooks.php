@@ -49,8 +49,9 @@ final class Notebooks
     /**
      * @param  array<string, list<float>|ColumnInput>  $columns  by symbol; plain numbers are in the unit ''
      * @param  array<int, string>  $aside
+     * @param  array<string, string>  $revisions  by symbol
      */
-    public static function run(int $id, array $columns, array $aside = [], ?string $condition = null, string $revision = 'a'): Run
+    public static function run(int $id, array $columns, array $aside = [], ?string $condition = null, string $revision = 'a', array $revisions = []): Run
     {
         $first = reset($columns);
         $count = $first === false ? 0 : count($first instanceof ColumnInput ? $first->values : $first);
@@ -60,6 +61,6 @@ final class Notebooks
         }
         $data = new RunData($count, $inputs, $aside);
 
-        return new Run($id, $id, "Run {$id}", $condition, null, "{$id}{$revision}", static fn (): RunData => $data);
+        return new Run($id, $id, "Run {$id}", $condition, null, "{$id}{$revision}", static fn (): RunData => $data, $revisions);
     }
 }

@@ -52,6 +52,15 @@ final class RowOrderTest extends TestCase
         self::assertSame([[4, 4]], RowOrder::fromArray([[3, 1], 'x', [1], [4, 4], [0, 2], [1.5, 2]])->toArray());
     }
 
+    public function test_rows_that_stand_as_they_were_made_are_told(): void
+    {
+        self::assertTrue(RowOrder::of(9)->isPlain());
+        self::assertTrue(RowOrder::of(9)->without(7, 2)->isPlain());
+        self::assertTrue(RowOrder::of(0)->isPlain());
+        self::assertFalse(RowOrder::of(9)->without(0, 2)->isPlain());
+        self::assertFalse(RowOrder::of(9)->moved(0, 1, 9)->isPlain());
+    }
+
     /** The same done to a plain list is the truth. */
     public function test_random_changes_give_what_they_give_to_a_list(): void
     {

@@ -218,6 +218,21 @@ final class WorkedNotebookTest extends TestCase
         self::assertEqualsWithDelta(2.0 * 0.1 * 3.0, $worked->line('A')->result()?->covarianceWith($worked->line('B')->result() ?? Measured::of(0.0, 0.0, Unit::one())) / (2.0 * 0.1), 1e-9);
     }
 
+    public function test_a_column_that_changes_by_itself_leaves_the_keys_of_the_others(): void
+    {
+        $keys = static function (string $revision, array $revisions): array {
+            $run = Notebooks::run(1, ['x' => [1.0], 'y' => [2.0], 'z' => [3.0]], revision: $revision, revisions: $revisions);
+            $worked = new WorkedNotebook(Notebooks::of([], [Notebooks::column('x'), Notebooks::column('y'), Notebooks::column('z')], [], $run));
+
+            return [$worked->keyOfColumn('x', 1), $worked->keyOfColumn('y', 1), $worked->keyOfColumn('z', 1)];
+        };
+        $same = static fn (array $a, array $b): array => array_map(static fn (string $x, string $y): bool => $x === $y, $a, $b);
+        $before = $keys('a', ['x' => 'p', 'y' => 'q']);
+
+        self::assertSame([true, false, true], $same($before, $keys('a', ['x' => 'p', 'y' => 'r'])));
+        self::assertSame([true, true, false], $same($before, $keys('b', ['x' => 'p', 'y' => 'q'])), 'What has none of its own goes with the run.');
+    }
+
     public function test_a_column_that_is_recorded_from_something_else_has_another_key(): void
     {
         $key = static fn (string $origin): string => (new WorkedNotebook(Notebooks::of([], [new Column('x', 'X', Unit::one(), ColumnKind::Measured, origin: $origin)],

@@ -15,7 +15,6 @@ use Welkion\Core\Series\Resampling;
 use Welkion\Core\Series\Running;
 use Welkion\Core\Series\SavitzkyGolay;
 use Welkion\Core\Series\Series;
-use Welkion\Core\Series\SpanStatistics;
 use Welkion\Core\Series\Spikes;
 use Welkion\Core\Series\SteadyState;
 use Welkion\Core\Tests\Chance;
@@ -131,15 +130,24 @@ final class ToolsTest extends TestCase
         self::assertEqualsWithDelta(0.3, Median::deviation($values), 4 * 0.3 * 1.17 / sqrt(4000));
     }
 
-    public function test_spans_know_their_statistics_and_areas(): void
+    public function test_areas_lie_between_the_points_and_a_baseline(): void
     {
-        $span = SpanStatistics::of(Series::of([0.0, 1.0, 3.0], [2.0, 4.0, 6.0]));
+        $span = Series::of([0.0, 1.0, 3.0], [2.0, 4.0, 6.0]);
 
-        self::assertSame([3, 4.0, 2.0, 6.0, 3.0, 4.0], [$span->sample->n, $span->sample->mean, $span->start, $span->end, $span->changeX, $span->changeY]);
         // Trapezoids by hand: 1 (2 + 4)/2 + 2 (4 + 6)/2 = 13.
         self::assertEqualsWithDelta(13.0, $span->area(), self::ROUNDING);
         self::assertEqualsWithDelta(7.0, $span->area(Baseline::FirstPoint), self::ROUNDING);
         self::assertEqualsWithDelta(1.0, $span->area(Baseline::Ends), self::ROUNDING);
+        self::assertSame(0.0, Series::of([2.0], [5.0])->area(), 'One point encloses nothing.');
+        $this->expectException(NotEnoughPoints::class);
+        Series::of([], [])->area();
+    }
+
+    public function test_numbers_whose_sum_is_too_large_are_numbers(): void
+    {
+        self::assertSame([1e308, 1.7e308], Series::of([1.0, 2.0], [1e308, 1.7e308])->y);
+        $this->expectException(InvalidQuantity::class);
+        Series::of([1.0, 2.0], [1.0, INF]);
     }
 
     public function test_crossings_are_read_between_the_points_and_counted_once(): void

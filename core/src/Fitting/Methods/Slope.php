@@ -45,7 +45,8 @@ final readonly class Slope implements Method
         [$slope, $intercept] = Measured::jointly($values, $covariance, [$perX, $y->unit], $inputs->source("scatter of {$y->name}"));
         $warnings = $bends ? [new Warning('bends', 'A straight line leaves a pattern.', 'The points bend: take a shorter span, or another relation.')] : [];
 
-        [$from, $to] = [min([INF, ...$x->values]), max([-INF, ...$x->values])];
+        // What was fitted has points.
+        [$from, $to] = [min($x->values ?: [0.0]), max($x->values ?: [0.0])];
 
         return Outcome::of(['slope' => $slope->in($perX->simplified()), 'intercept' => $intercept], 'y = slope · x + intercept', warnings: $warnings,
             marks: [Mark::curve([$from, $to], [$intercept->value + $slope->value * $from, $intercept->value + $slope->value * $to], 'slope')],
@@ -82,11 +83,12 @@ final readonly class Slope implements Method
     private static function ofMany(array $x, array $y): array
     {
         $line = StraightLine::through($x, $y);
-        $rest = [];
-        foreach ($x as $i => $at) {
-            $rest[] = $y[$i] - $line->at($at);
+        [$some, $rest] = [[], []];
+        foreach (Residuals::lookedAt(count($x)) as $i) {
+            $some[] = $x[$i];
+            $rest[] = $y[$i] - $line->at($x[$i]);
         }
 
-        return [[$line->slope, $line->intercept()], $line->covariance(), Residuals::of($x, $rest, [$x, array_fill(0, count($x), 1.0)])->bend()];
+        return [[$line->slope, $line->intercept()], $line->covariance(), Residuals::of($some, $rest, [$some, array_fill(0, count($some), 1.0)])->bend()];
     }
 }

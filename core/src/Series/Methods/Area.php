@@ -7,7 +7,6 @@ namespace Welkion\Core\Series\Methods;
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Series\Baseline;
 use Welkion\Core\Series\Series;
-use Welkion\Core\Series\SpanStatistics;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Working\Declaration;
 use Welkion\Core\Working\Explanation;
@@ -35,9 +34,9 @@ final readonly class Area implements Method
         $series = Points::of($inputs);
         $baseline = $inputs->text('baseline') ?? 'zero';
         $area = match (true) {
-            $baseline === 'zero' => SpanStatistics::of($series)->area(),
-            $baseline === 'ends' => SpanStatistics::of($series)->area(Baseline::Ends),
-            is_numeric($baseline) => SpanStatistics::of(self::lowered($series, (float) $baseline))->area(),
+            $baseline === 'zero' => $series->area(),
+            $baseline === 'ends' => $series->area(Baseline::Ends),
+            is_numeric($baseline) => self::lowered($series, (float) $baseline)->area(),
             default => throw new InvalidQuantity("The baseline is zero, ends or a number, but \"{$baseline}\" was given."),
         };
         $unit = $inputs->column('y')->unit->difference()->times($inputs->column('x')->unit->difference());

@@ -38,6 +38,19 @@ function screen() {
   }
 }
 
+/** Rows that a screen shows and has asked for again. */
+function rowsOnTheWay(client: QueryClient) {
+  const read: ((rows: RunRows) => void)[] = []
+  const watched = new QueryObserver<RunRows>(client, {
+    queryKey: rowsKey(3),
+    queryFn: () => new Promise<RunRows>((resolve) => read.push(resolve)),
+    staleTime: Infinity,
+  })
+  const stop = watched.subscribe(() => undefined)
+  void client.invalidateQueries({ queryKey: rowsKey(3) })
+  return { read, stop }
+}
+
 describe('the answer to a change', () => {
   const fewer = [runRows(3, [], { remaining: [2] })]
 
@@ -90,20 +103,29 @@ describe('the answer to a change', () => {
 
   it('brings rows that are newer than those on their way', async () => {
     const { client } = screen()
-    const read: ((rows: RunRows) => void)[] = []
-    const watched = new QueryObserver<RunRows>(client, {
-      queryKey: rowsKey(3),
-      queryFn: () => new Promise<RunRows>((resolve) => read.push(resolve)),
-      staleTime: Infinity,
-    })
-    const stop = watched.subscribe(() => undefined)
-    void client.invalidateQueries({ queryKey: rowsKey(3) })
+    const { read, stop } = rowsOnTheWay(client)
 
     takeIn(client, EXPERIMENT, answer(8, fewer))
     read[0]?.(runRows(3, [], { remaining: [1, 2] }))
     await new Promise((resolve) => setTimeout(resolve, 5))
     expect(client.getQueryData(rowsKey(3))).toMatchObject({ remaining: [2] })
     expect(read).toHaveLength(1)
+    stop()
+  })
+
+  it('that tells rows in part has them asked for again where newer ones were on their way', async () => {
+    const { client } = screen()
+    const part = runRows(3, [], {
+      typed: { rowCount: 0, everyNth: 2, only: ['T'], feet: [], blanks: [], unreadable: [], unreadableCount: 0 },
+    })
+    takeIn(client, EXPERIMENT, answer(8, [part]))
+    expect(client.getQueryState(rowsKey(3))?.isInvalidated).toBe(false)
+
+    const { read, stop } = rowsOnTheWay(client)
+    takeIn(client, EXPERIMENT, answer(9, [part]))
+    await vi.waitFor(() => {
+      expect(read).toHaveLength(2)
+    })
     stop()
   })
 })

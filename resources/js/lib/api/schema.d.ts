@@ -2539,6 +2539,8 @@ export interface components {
             typed: {
                 rowCount: number;
                 everyNth: number;
+                /** @description symbols of the columns whose cells the rows tell, after a change of cells in a long run: the others are as before; null: all */
+                only: string[] | null;
                 /** @description of each column of numbers that has some */
                 feet: components["schemas"]["ColumnFoot"][];
                 /** @description of each column of numbers that has some where its rows have others */
