@@ -148,12 +148,8 @@ final readonly class TypedRows
         }
         // Short ones are read together, a long one when it is used.
         $typed->reach > self::LONG || TypedColumn::readNumbers(array_filter($this->typed, static fn (TypedColumn $t): bool => $t->reach <= self::LONG));
-        $numbers = $typed->values();
-        if ($this->isPlain && count($numbers) === count($this->rows)) {
-            return $numbers;
-        }
 
-        return array_map(static fn (int $row): float => $numbers[$row - 1] ?? NAN, $this->rows);
+        return $this->isPlain && $typed->reach === count($this->rows) ? $typed->values() : $typed->numbersIn($this->rows);
     }
 
     /** @return list<float>|null standard uncertainty of each cell */

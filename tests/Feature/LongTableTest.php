@@ -81,6 +81,29 @@ final class LongTableTest extends TestCase
         }
     }
 
+    /** Rows that are read by themselves, at the ends of pages, behind rows that were moved, and of every kind of column. */
+    public function test_a_page_has_the_rows_as_they_stand(): void
+    {
+        $this->fill(5, ['T', 'w'], [['7O.1', 'lid off'], [null, 'lid on']])->assertOk();
+        $this->patchJson("/api/experiments/{$this->experiment->id}/columns/{$this->ids['T']}", ['uncertaintyOf' => 'u'])->assertOk();
+        $this->putJson("/api/runs/{$this->run}/set-aside", ['readings' => [7], 'reason' => 'Lid was open.'])->assertOk();
+        $this->patchJson("/api/runs/{$this->run}/rows", ['from' => 1690, 'to' => 1691, 'before' => 5])->assertOk();
+        $page = fn (int $from, int $count): array => $this->getJson("/api/runs/{$this->run}/rows?from={$from}&count={$count}")->assertOk()->json('rows');
+        $all = [...$page(0, 900), ...$page(900, 900)];
+
+        self::assertSame([1, 2, 3, 4, 1690, 1691, 5, 6, 7, 8], array_slice(array_column($all, 'number'), 0, 10));
+        self::assertSame(self::ROWS, count($all));
+        foreach ([[0, 5], [3, 4], [4, 2], [5, 3], [7, 1], [1695, 99], [1699, 1]] as [$from, $count]) {
+            self::assertSame(array_slice($all, $from, $count), $page($from, $count), "{$count} from {$from}");
+        }
+        self::assertSame([], $page(1700, 10));
+        foreach ($this->told()['rows'] as $i => $row) {
+            self::assertSame($row, $all[3 * $i], "What a figure draws, row {$i}");
+        }
+        self::assertSame([['7O.1', 'lid off'], null, 'Lid was open.'], [[$all[6]['texts']['T'], $all[6]['texts']['w']], $all[7]['cells']['T'], $all[8]['setAside']]);
+        self::assertSame(0.02, $all[4]['cells']['T']['uncertainty']);
+    }
+
     public function test_a_change_of_cells_tells_the_columns_it_touches_and_no_other(): void
     {
         $whole = $this->told();

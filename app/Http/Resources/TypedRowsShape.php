@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Models\Column;
 use App\Models\Run;
 use App\Notebook\ExperimentWork;
 use App\Notebook\TypedRows;
 use Welkion\Core\Formats\CellText;
 use Welkion\Core\Notebook\Blanks;
+use Welkion\Core\Notebook\ColumnKind;
 use Welkion\Core\Notebook\RunData;
+use Welkion\Core\Notebook\WorkedColumn;
 
 /** The rows of a typed run in the shape of the HTTP API: some of them, as they stand, and what of them is no number. */
 final readonly class TypedRowsShape
@@ -54,30 +57,36 @@ final readonly class TypedRowsShape
                 'rowCount' => $this->data->rowCount, 'everyNth' => $stride, 'only' => $only, 'feet' => array_values(array_filter(array_map(static fn (Glance $g): ?array => $g->foot, $glances))),
                 'blanks' => $this->blanks(array_map(strval(...), array_keys(array_filter($glances, static fn (Glance $g): bool => $g->isWhole)))),
             ] + $this->unreadable(),
-            'rows' => array_map(fn (int $place): array => $this->row($place, array_map(static fn (array $cells): ?array => $cells[$place], $drawn)), $places),
+            'rows' => array_map(fn (int $place): array => $this->row($this->typed->rows[$place], $this->data, $place, array_map(static fn (array $cells): ?array => $cells[$place], $drawn)), $places),
         ];
     }
 
-    /** @return array<string, mixed> all rows from a place on */
+    /** @return array<string, mixed> all rows from a place on; of what is typed no more is read than is told */
     public function page(int $from, int $count): array
     {
-        $last = min($this->data->rowCount, $from + $count) - 1;
-        $cells = new CellsShape(RunRowsShape::worked($this->run, $this->work), $this->work->rows->columns, $this->typed->decimals());
+        $columns = $this->work->rows->columns;
+        $page = TypedRows::beside($this->run, array_slice($this->typed->rows, $from, $count), $columns);
+        $data = $page->data();
+        $typed = new CellsShape(array_map(static fn (\Closure $read): WorkedColumn => WorkedColumn::of($read()), $page->cells()), $columns, $page->decimals());
+        $derived = $columns->where('kind', ColumnKind::Derived)->mapWithKeys(fn (Column $c): array => [$c->symbol => $this->work->worked->column($c->symbol, $this->run->id)])->all();
+        $derived = new CellsShape($derived, $columns);
+        $rows = [];
+        for ($i = 0; $i < $data->rowCount; $i++) {
+            $rows[] = $this->row($page->rows[$i], $data, $i, $typed->at($i) + $derived->at($from + $i));
+        }
 
-        return ['from' => $from, 'rowCount' => $this->data->rowCount, 'rows' => array_map(fn (int $place): array => $this->row($place, $cells->at($place)), $last < $from ? [] : range($from, $last))];
+        return ['from' => $from, 'rowCount' => $this->data->rowCount, 'rows' => $rows];
     }
 
     /**
      * @param  array<string, mixed>  $cells  by symbol
      * @return array<string, mixed>
      */
-    private function row(int $place, array $cells): array
+    private function row(int $number, RunData $data, int $place, array $cells): array
     {
-        $number = $this->typed->rows[$place];
-
         return [
-            'id' => $number, 'number' => $number, 'step' => null, 'cells' => (object) $cells, 'texts' => (object) RunRowsShape::texts($this->data, $place), 'wasSteady' => true,
-            'setAside' => $this->data->aside[$place] ?? null, 'takenAt' => $this->takenAt,
+            'id' => $number, 'number' => $number, 'step' => null, 'cells' => (object) $cells, 'texts' => (object) RunRowsShape::texts($data, $place), 'wasSteady' => true,
+            'setAside' => $data->aside[$place] ?? null, 'takenAt' => $this->takenAt,
         ];
     }
 
