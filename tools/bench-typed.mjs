@@ -72,6 +72,30 @@ const frames = await rows.evaluate(
 )
 tell('scrolling', { rows: ROWS, frames_a_second: rounded(frames) })
 
+// What a person sees: Enter in a cell, and the mean at the foot is another.
+await rows.evaluate((region) => (region.scrollTop = 0))
+await rows.getByRole('row').nth(1).getByRole('gridcell').nth(1).click()
+await page.evaluate(() => {
+  window.seen = []
+  let pressed = null
+  addEventListener('keydown', (event) => event.key === 'Enter' && (pressed = performance.now()), true)
+  new MutationObserver(() => {
+    if (pressed === null) return
+    const from = pressed
+    pressed = null
+    requestAnimationFrame((now) => window.seen.push(now - from))
+  }).observe(document.querySelector('tfoot'), { subtree: true, childList: true, characterData: true })
+})
+for (let i = 0; i < 15; i++) {
+  const before = await page.evaluate(() => window.seen.length)
+  await page.keyboard.type(`${(i + 1) * 100_000}`)
+  await page.keyboard.press('Enter')
+  await page.waitForFunction((count) => window.seen.length > count, before)
+  await page.waitForTimeout(400)
+}
+const seen = (await page.evaluate(() => window.seen)).sort((x, y) => x - y)
+tell('cell_to_mean_in_the_browser', { rows: ROWS, n: seen.length, median_ms: rounded(seen[Math.floor(seen.length / 2)]), slowest_ms: rounded(seen.at(-1)) })
+
 // From a blank notebook to a figure with a line, by six pasted rows.
 await page.goto('/begin')
 await page.getByRole('button', { name: 'Blank notebook', exact: true }).waitFor()

@@ -13,6 +13,7 @@ use Welkion\Core\Notebook\Blanks;
 use Welkion\Core\Notebook\ColumnKind;
 use Welkion\Core\Notebook\RunData;
 use Welkion\Core\Notebook\WorkedColumn;
+use Welkion\Core\Series\Thinning;
 
 /** The rows of a typed run in the shape of the HTTP API: some of them, as they stand, and what of them is no number. */
 final readonly class TypedRowsShape
@@ -22,6 +23,8 @@ final readonly class TypedRowsShape
 
     /** The rows of a longer run are thinned for figures; a table asks for those it shows. */
     private const MOST_DRAWN = 800;
+
+    private const MOST_ASIDE = 200;
 
     private TypedRows $typed;
 
@@ -45,20 +48,31 @@ final readonly class TypedRowsShape
      */
     public function told(?array $only = null): array
     {
-        $stride = max(1, (int) ceil($this->data->rowCount / self::MOST_DRAWN));
-        $places = $this->data->rowCount === 0 ? [] : range(0, $this->data->rowCount - 1, $stride);
-        $only = $stride > 1 ? $only : null;
+        $places = $this->drawn();
+        $isLong = count($places) < $this->data->rowCount;
+        $only = $isLong ? $only : null;
         $glances = $this->glances->at($places, $only);
         $drawn = array_filter(array_map(static fn (Glance $g): ?array => $g->cells, $glances), is_array(...));
 
         return [
             'remaining' => [], 'timed' => null, 'advice' => null, 'columns' => RunRowsShape::columns($glances),
             'typed' => [
-                'rowCount' => $this->data->rowCount, 'everyNth' => $stride, 'only' => $only, 'feet' => array_values(array_filter(array_map(static fn (Glance $g): ?array => $g->foot, $glances))),
+                'rowCount' => $this->data->rowCount, 'isThinned' => $isLong, 'only' => $only, 'asideCount' => count($this->data->aside), 'feet' => array_values(array_filter(array_map(static fn (Glance $g): ?array => $g->foot, $glances))),
                 'blanks' => $this->blanks(array_map(strval(...), array_keys(array_filter($glances, static fn (Glance $g): bool => $g->isWhole)))),
             ] + $this->unreadable(),
             'rows' => array_map(fn (int $place): array => $this->row($this->typed->rows[$place], $this->data, $place, array_map(static fn (array $cells): ?array => $cells[$place], $drawn)), $places),
         ];
+    }
+
+    /** @return list<int> places of the rows a figure draws; with those that are set aside, as it shows them in another way */
+    private function drawn(): array
+    {
+        $places = Thinning::places($this->data->rowCount, self::MOST_DRAWN);
+        $aside = array_slice(array_keys($this->data->aside), 0, self::MOST_ASIDE);
+        $all = array_values(array_unique([...$places, ...$aside]));
+        sort($all);
+
+        return $all;
     }
 
     /** @return array<string, mixed> all rows from a place on; of what is typed no more is read than is told */

@@ -22,9 +22,14 @@ export function volume(millilitres: number): string {
   return fixed(millilitres, 2)
 }
 
-/** "1 reading", "5 readings". */
+/** "1 reading", "5 readings", "100,000 readings". */
 export function countOf(count: number, what: string): string {
-  return count === 1 ? `1 ${what}` : `${count} ${what}s`
+  return count === 1 ? `1 ${what}` : `${counted(count)} ${what}s`
+}
+
+/** Five figures and more are parted, so that they are read at a glance. */
+export function counted(count: number): string {
+  return count < 10_000 ? String(count) : count.toLocaleString('en-GB')
 }
 
 const CIRCLED = ['⓪', '①', '②', '③', '④', '⑤', '⑥', '⑦', '⑧', '⑨']

@@ -116,7 +116,16 @@ describe('the answer to a change', () => {
   it('that tells rows in part has them asked for again where newer ones were on their way', async () => {
     const { client } = screen()
     const part = runRows(3, [], {
-      typed: { rowCount: 0, everyNth: 2, only: ['T'], feet: [], blanks: [], unreadable: [], unreadableCount: 0 },
+      typed: {
+        rowCount: 0,
+        isThinned: true,
+        asideCount: 0,
+        only: ['T'],
+        feet: [],
+        blanks: [],
+        unreadable: [],
+        unreadableCount: 0,
+      },
     })
     takeIn(client, EXPERIMENT, answer(8, [part]))
     expect(client.getQueryState(rowsKey(3))?.isInvalidated).toBe(false)

@@ -1,5 +1,5 @@
 import type { Column, Figure, Notebook, Row, RunRows, RunSummary } from '../../lib/api/types'
-import { countOf } from '../../lib/format'
+import { counted, countOf } from '../../lib/format'
 import { columnHead, lowerFirst, rowName } from '../../lib/notebook/labels'
 
 /** The caption a figure gets by itself: what is drawn, from what, and what was set aside and why. */
@@ -23,7 +23,10 @@ export function captionOf(
   const aside = rows.filter((row) => row.setAside !== null)
   const hurried = rows.filter((row) => !row.wasSteady && row.setAside === null).length
   const asideText =
-    aside.length === 0 ? '' : `, ${aside.length} set aside (hollow, ${asideWords(aside, notebook.columns)})`
+    aside.length === 0
+      ? ''
+      : `, ${counted(typed?.asideCount ?? aside.length)} set aside (hollow, ${asideWords(aside, notebook.columns)})`
+  const drawnText = typed?.isThinned === true ? ` (${counted(rows.length)} of them drawn)` : ''
   const hurriedText = hurried === 0 ? '' : `, ${hurried} taken before steady`
   const what = figure === undefined ? 'Readings' : `${capital(drawn.join(', '))} against ${named(figure.x)}`
   const runs = [...others, run]
@@ -31,7 +34,7 @@ export function captionOf(
     .map(({ name }) => name.replace(/^Run /, 'run '))
     .join(', ')
   return (
-    `Figure 1. ${what}; ${runs}, ${countOf((timed ?? typed)?.rowCount ?? rows.length, (timed ?? typed) === null ? 'reading' : 'row')}${asideText}${hurriedText}.` +
+    `Figure 1. ${what}; ${runs}, ${countOf((timed ?? typed)?.rowCount ?? rows.length, (timed ?? typed) === null ? 'reading' : 'row')}${drawnText}${asideText}${hurriedText}.` +
     trustSentences.map((sentence) => ` ${sentence}`).join('')
   )
 }

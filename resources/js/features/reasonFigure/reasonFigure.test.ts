@@ -60,6 +60,22 @@ describe('what the figure of Reason draws', () => {
     )
   })
 
+  it('tells in its caption how many of very many rows are drawn, and how many are set aside among all', () => {
+    const typed = {
+      rowCount: 100_000,
+      isThinned: true,
+      only: null,
+      asideCount: 350,
+      feet: [],
+      blanks: [],
+      unreadable: [],
+      unreadableCount: 0,
+    }
+    expect(captionOf(base, FIGURE, run(2), runRows(2, ROWS, { typed }))).toBe(
+      'Figure 1. pH against volume of NaOH added V / mL; run 2, 100,000 rows (4 of them drawn), 350 set aside (hollow, 11.00 mL: touched the glass).',
+    )
+  })
+
   it('begins a caption large where it begins with a word, and tells runs in their order', () => {
     const turned = { id: 3, title: '', shownTitle: '', position: 1, x: 'pH', panels: [{ y: ['V'] }] }
     expect(captionOf(base, turned, run(3), runRows(3, ROWS.slice(0, 2)), [run(2), run(1)])).toBe(

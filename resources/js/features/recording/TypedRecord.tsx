@@ -1,6 +1,7 @@
 import { useCallback, useState } from 'react'
 import { Link } from 'react-router'
 import type { Notebook, RunRows, RunSummary } from '../../lib/api/types'
+import { counted, countOf } from '../../lib/format'
 import { latestRun } from '../../lib/notebook/runs'
 import { useKey } from '../../ui/useKey'
 import type { FigureCanvas } from '../figure'
@@ -50,6 +51,11 @@ export function TypedRecord({ notebook, run, rows, onRun }: TypedRecordProps) {
             onReady={handleReady}
           />
         </div>
+        {rows.typed?.isThinned === true && (
+          <p className="quiet pt-2 text-sm">
+            {counted(rows.rows.length)} of {countOf(rows.typed.rowCount, 'row')} are drawn; every calculation uses all.
+          </p>
+        )}
         <div className="flex flex-wrap items-baseline gap-x-5 gap-y-2 pt-3 text-sm">
           <Link to={`/experiments/${notebook.id}/reason?run=${run.id}`} className="btn btn-primary btn-sm">
             Go to Reason

@@ -35,7 +35,7 @@ export function useCellEdits(notebook: Notebook, runId: number, rowAt: (place: n
   async function numberOf(place: number): Promise<number | null> {
     const rows = client.getQueryData<RunRows>(['rows', runId])
     if (rows === undefined || place >= (rows.typed?.rowCount ?? rows.rows.length)) return null
-    if ((rows.typed?.everyNth ?? 1) === 1) return rows.rows[place]?.number ?? null
+    if (rows.typed?.isThinned !== true) return rows.rows[place]?.number ?? null
     const page = await answerOf(
       api.GET('/api/runs/{run}/rows', { params: { path: { run: runId }, query: { from: place, count: 1 } } }),
     )

@@ -11,7 +11,7 @@ const PAGE = 300
  */
 export function useTableRows(rows: RunRows, revision: number, firstShown: number) {
   const count = rows.typed?.rowCount ?? rows.rows.length
-  const isLong = (rows.typed?.everyNth ?? 1) > 1
+  const isLong = rows.typed?.isThinned === true
   const from = Math.max(0, Math.floor(firstShown / PAGE) * PAGE - PAGE)
   const page = useQuery({
     queryKey: ['rows', rows.id, 'page', from, revision],

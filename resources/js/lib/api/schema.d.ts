@@ -2538,7 +2538,10 @@ export interface components {
             /** @description of a typed run; its rows are thinned to what a figure draws */
             typed: {
                 rowCount: number;
-                everyNth: number;
+                /** @description whether it has more rows than are told */
+                isThinned: boolean;
+                /** @description of its rows, whether they are told or not */
+                asideCount: number;
                 /** @description symbols of the columns whose cells the rows tell, after a change of cells in a long run: the others are as before; null: all */
                 only: string[] | null;
                 /** @description of each column of numbers that has some */

@@ -7,7 +7,8 @@ const values = (rows: Row[] | undefined) =>
   rows?.map(({ cells }) => Object.entries(cells).map(([symbol, cell]) => [symbol, cell?.value]))
 const typed = (only: string[] | null) => ({
   rowCount: 250,
-  everyNth: 125,
+  isThinned: true,
+  asideCount: 0,
   only,
   feet: [],
   blanks: [],

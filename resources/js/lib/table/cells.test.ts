@@ -37,7 +37,16 @@ it('has a usual width', () => {
 it('finds a cell that is blank among others, and no other', () => {
   const foot = { symbol: 'q', n: 2, mean: '', sd: '', least: '', most: '' }
   const rows = {
-    typed: { rowCount: 3, everyNth: 1, only: null, feet: [foot], blanks: [], unreadable: [], unreadableCount: 0 },
+    typed: {
+      rowCount: 3,
+      isThinned: false,
+      asideCount: 0,
+      only: null,
+      feet: [foot],
+      blanks: [],
+      unreadable: [],
+      unreadableCount: 0,
+    },
   }
   const flow = column('q', { kind: 'typed' })
   const gap = row(2, null, { t: 1 }, { cells: { q: null, t: { value: 1, uncertainty: 0, shown: '1' } } })
