@@ -218,6 +218,55 @@ test.describe('numbers from files and pasted texts', () => {
     await ended
   })
 
+  test('a long table fetches the rows one looks at, and keeps what was being typed where they are scrolled away', async ({
+    page,
+  }) => {
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await teacher.beginTyped('How fast does the vat cool?')
+    // 2,000 rows that rise by one: the mean of 0 to 1999 is 999.5.
+    await paste(page, Array.from({ length: 2000 }, (_, i) => `${i}\t${i}`).join('\n'))
+    const mean = page.getByRole('row', { name: /^mean/ }).getByRole('gridcell').nth(1)
+    await expect(mean).toHaveText('999.5')
+    await expect(page.getByText('800 of 2000 rows are drawn; every calculation uses all.')).toBeVisible()
+    const rows = page.getByRole('region', { name: 'Rows' })
+    const scrollTo = (row: number) =>
+      rows.evaluate((of, to) => {
+        of.scrollTop = (to - 8) * (of.querySelector('tbody tr[aria-rowindex]')?.getBoundingClientRect().height ?? 30)
+      }, row)
+    await scrollTo(1500)
+    await expectCell(page, 1500, 2, '1499')
+    await cell(page, 1500, 2).click()
+    await page.keyboard.type('201499')
+    // Not yet left by a key, and out of sight.
+    await scrollTo(10)
+    await expectCell(page, 10, 2, '9')
+    await expect(mean).toHaveText('1099.5')
+    await look(page, 'typed-long')
+    await scrollTo(1500)
+    await expectCell(page, 1500, 2, '201499')
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(mean).toHaveText('999.5')
+    await expectCell(page, 1500, 2, '1499')
+    // A cell that is gone to by keyboard stands clear of the head and of the foot.
+    await cell(page, 1500, 2).click()
+    for (const [key, times] of [
+      ['Enter', 22],
+      ['ArrowUp', 44],
+    ] as const) {
+      for (let i = 0; i < times; i++) await page.keyboard.press(key)
+      const held = await page.locator('td.held').boundingBox()
+      const head = await rows.locator('thead').boundingBox()
+      const foot = await rows.locator('tfoot').boundingBox()
+      expect(held?.y).toBeGreaterThanOrEqual((head?.y ?? 0) + (head?.height ?? 0) - 1)
+      expect((held?.y ?? 0) + (held?.height ?? 0)).toBeLessThanOrEqual((foot?.y ?? 0) + 1)
+    }
+    await look(page, 'typed-clear')
+    // Another column is as it was, also among those that are drawn.
+    await page.getByRole('link', { name: 'Go to Reason' }).click()
+    await expect(page.getByText(/2000 rows \(800 of them drawn\)/)).toBeVisible()
+  })
+
   test('what is too large or no text is said, and nothing is lost', async ({ page }) => {
     const teacher = new Teacher(page)
     await teacher.signIn()

@@ -28,6 +28,8 @@ export function CellInput({ label, text, whole, isReadOnly, placeholder, ...on }
   const ref = useRef<HTMLInputElement>(null)
   useEffect(() => {
     ref.current?.focus({ preventScroll: true })
+    // Clear of what stays in sight above and below.
+    ref.current?.closest('td')?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
   }, [])
   // Chosen as a whole, so that a letter types over it; also when what stands in it has become another meanwhile.
   const isIdle = typed === null

@@ -181,7 +181,7 @@ export function TypedTable({ notebook, run, rows, column = null, onColumn, onTab
     <>
       <div
         ref={scroller}
-        className="border-base-300 min-h-0 flex-1 overflow-auto border-y"
+        className="sheet-frame border-base-300 min-h-0 flex-1 overflow-auto border-y"
         tabIndex={0}
         role="region"
         aria-label="Rows"
