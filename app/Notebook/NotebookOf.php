@@ -31,7 +31,7 @@ final class NotebookOf
 
     private static function entry(Entry $entry, NotebookRows $rows): Core\Entry
     {
-        $unit = self::unit($entry->unit);
+        $unit = Unit::ofHeader($entry->unit);
         $ofRuns = [];
         foreach ($rows->entryValues as $value) {
             $measured = $value->entry_id === $entry->id ? self::measured($value->value, $value->uncertainty, $unit) : null;
@@ -50,14 +50,14 @@ final class NotebookOf
     {
         $origin = implode(' ', [$column->id, $column->role, $column->is_raw ? 'raw' : '', $column->is_words ? 'words' : '', $column->uncertainty, $column->uncertainty_of, $column->edition]);
 
-        return new Core\Column($column->symbol, $column->name, self::unit($column->unit), $column->kind, (string) $column->formula, $column->decimals, $origin);
+        return new Core\Column($column->symbol, $column->name, Unit::ofHeader($column->unit), $column->kind, (string) $column->formula, $column->decimals, $origin);
     }
 
     private static function line(Line $line, NotebookRows $rows): Core\Line
     {
         $numbers = [];
         foreach ($line->options['numbers'] ?? [] as $slot => $number) {
-            $measured = self::measured((float) $number['value'], (float) $number['uncertainty'], self::unit($number['unit']));
+            $measured = self::measured((float) $number['value'], (float) $number['uncertainty'], Unit::ofHeader($number['unit']));
             if ($measured !== null) {
                 $numbers[(string) $slot] = $measured;
             }
@@ -103,11 +103,5 @@ final class NotebookOf
             // Its line waits for it, as for one that was not typed.
             return null;
         }
-    }
-
-    /** A unit nobody knows is still a name. */
-    private static function unit(string $text): Unit
-    {
-        return $text === '' ? Unit::one() : Unit::ofHeader($text);
     }
 }

@@ -65,7 +65,7 @@ final readonly class RunRows
         $words = $typed->words();
         foreach ($this->columns as $column) {
             if ($column->kind === ColumnKind::Step) {
-                $cells[$column->symbol] = new ColumnInput($column->symbol, self::unit($column->unit), array_map(static fn (Reading $r): float => $r->step ?? NAN, $this->readings));
+                $cells[$column->symbol] = new ColumnInput($column->symbol, Unit::ofHeader($column->unit), array_map(static fn (Reading $r): float => $r->step ?? NAN, $this->readings));
                 $words[$column->symbol] = array_map(static fn (Reading $r): string => (string) $r->step_words, $this->readings);
             } elseif ($column->kind === ColumnKind::Measured && $column->role !== null) {
                 $channel = $this->channel($column->role);
@@ -193,10 +193,5 @@ final readonly class RunRows
         } catch (CoreException) {
             return 1;
         }
-    }
-
-    private static function unit(string $text): Unit
-    {
-        return $text === '' ? Unit::one() : Unit::ofHeader($text);
     }
 }

@@ -89,7 +89,7 @@ final readonly class TypedRows
     {
         $cells = [];
         foreach ($this->columns as $column) {
-            $unit = $column->unit === '' ? Unit::one() : Unit::ofHeader($column->unit);
+            $unit = Unit::ofHeader($column->unit);
             $cells[$column->symbol] = fn (): ColumnInput => new ColumnInput($column->symbol, $unit, $this->numbers($column), $this->scatter($column));
         }
 

@@ -25,7 +25,7 @@ final class UnitChange
      */
     public static function converted(Column $column, string $to): array
     {
-        [$from, $into] = [self::unit($column->unit), self::unit($to)];
+        [$from, $into] = [Unit::ofHeader($column->unit), Unit::ofHeader($to)];
         $from->convert(1.0, $into);
         $edition = 1 + (int) TypedColumn::query()->where('column_id', $column->id)->max('edition');
         $runs = Run::query()->where('experiment_id', $column->experiment_id)->select('id');
@@ -44,7 +44,7 @@ final class UnitChange
     public static function isPossible(string $from, string $to): bool
     {
         try {
-            self::unit($from)->convert(1.0, self::unit($to));
+            Unit::ofHeader($from)->convert(1.0, Unit::ofHeader($to));
 
             return true;
         } catch (UnitMismatch) {
@@ -62,10 +62,5 @@ final class UnitChange
     private static function clean(float $value): float
     {
         return (float) sprintf('%.14g', $value);
-    }
-
-    private static function unit(string $text): Unit
-    {
-        return $text === '' ? Unit::one() : Unit::ofHeader($text);
     }
 }

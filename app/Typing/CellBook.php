@@ -50,7 +50,7 @@ final readonly class CellBook
     /** @param  array<int, string|null>  $texts  by row number */
     private static function fill(Draft $draft, Run $run, Column $column, array $texts): void
     {
-        $unit = $column->unit === '' ? Unit::one() : Unit::ofHeader($column->unit);
+        $unit = Unit::ofHeader($column->unit);
         $cells = [];
         $decimals = 0;
         foreach ($texts as $row => $text) {

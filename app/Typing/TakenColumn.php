@@ -61,8 +61,8 @@ final readonly class TakenColumn
         if ($this->to->is_words || $this->from->kind === ColumnKind::Text) {
             return [];
         }
-        $unit = self::unit($this->to->unit);
-        $from = self::unit($this->from->unit);
+        $unit = Unit::ofHeader($this->to->unit);
+        $from = Unit::ofHeader($this->from->unit);
         if ($this->from->unit === '' || $from->symbol === $unit->symbol || ! self::isConvertible($from, $unit)) {
             return $this->from->values;
         }
@@ -111,10 +111,5 @@ final readonly class TakenColumn
             // As a unit nobody knows: the number stays what it is in the file.
             return false;
         }
-    }
-
-    private static function unit(string $text): Unit
-    {
-        return $text === '' ? Unit::one() : Unit::ofHeader($text);
     }
 }

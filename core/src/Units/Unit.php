@@ -57,7 +57,7 @@ final readonly class Unit
         return new self([$name => 1.0], Dimension::of(["\"{$name}\"" => 1]), 1.0);
     }
 
-    /** The unit written in a header: parsed, or only a name when Welkion does not know it. */
+    /** The unit written in a header: parsed, or only a name when Welkion does not know it; that of a plain number where none is. */
     public static function ofHeader(string $text): self
     {
         try {

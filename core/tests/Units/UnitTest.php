@@ -214,6 +214,8 @@ final class UnitTest extends TestCase
     public function test_a_unit_that_is_only_a_name_goes_with_itself_alone(): void
     {
         $counts = Unit::ofHeader('counts');
+        self::assertSame('', Unit::ofHeader('')->symbol);
+        self::assertTrue(Unit::ofHeader('')->isOne());
 
         self::assertSame('counts/s', $counts->per(Unit::parse('s'))->symbol);
         self::assertTrue($counts->per(Unit::ofHeader('counts'))->isOne());
