@@ -96,6 +96,19 @@ test.describe('what a spreadsheet is used for in a lesson', () => {
     await page.getByLabel('Title of the figure').fill('')
     await page.getByLabel('Title of the figure').press('Enter')
     await expect(page.getByRole('heading', { name: 'Figure', exact: true })).toBeVisible()
+    // The experiment has one always: what is refused is said, and what was typed stays to be mended.
+    await page.getByRole('heading', { name: 'How much whey ran out?' }).getByRole('button').click()
+    const title = page.getByLabel('Title of the experiment')
+    await title.fill('   ')
+    await title.press('Enter')
+    await expect(
+      page.getByRole('alert').filter({ hasText: 'Give the experiment a title, for example a question.' }),
+    ).toBeVisible()
+    await expect(title).toHaveValue('   ')
+    await look(page, 'sheet-no-title')
+    await title.fill('How much whey ran out of the vat?')
+    await title.press('Enter')
+    await expect(page.getByRole('heading', { name: 'How much whey ran out of the vat?' })).toBeVisible()
   })
 
   test('two sets of data on the same axes, with a line for each', async ({ page }) => {

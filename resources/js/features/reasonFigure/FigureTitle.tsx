@@ -1,5 +1,5 @@
-import { useState } from 'react'
 import type { Figure } from '../../lib/api/types'
+import { EditableTitle } from '../../ui/EditableTitle'
 import { useFigures } from '../notebook'
 
 interface FigureTitleProps {
@@ -7,9 +7,8 @@ interface FigureTitleProps {
   figure: Figure | undefined
 }
 
-/** The title of a figure, pressed to change it; it stands above the picture that is saved. */
+/** The title of a figure, which stands above the picture that is saved, too. */
 export function FigureTitle({ experiment, figure }: FigureTitleProps) {
-  const [typed, setTyped] = useState<string | null>(null)
   const { change } = useFigures(experiment)
   if (figure === undefined)
     return (
@@ -17,48 +16,19 @@ export function FigureTitle({ experiment, figure }: FigureTitleProps) {
         Figure
       </h2>
     )
-
-  function keep() {
-    if (typed === null || figure === undefined) return
-    if (typed.trim() === figure.title) setTyped(null)
-    else
-      change.act({ figure: figure.id, title: typed.trim() }, () => {
-        setTyped(null)
-      })
-  }
-
   return (
-    <>
-      <h2 id="figure-title" className="font-semibold" hidden={typed !== null}>
-        <button
-          type="button"
-          className="cursor-text text-left font-semibold hover:underline"
-          title="Change the title"
-          onClick={() => {
-            setTyped(figure.title)
-          }}
-        >
-          {figure.shownTitle === '' ? 'Figure' : figure.shownTitle}
-        </button>
-      </h2>
-      {typed === null ? null : (
-        <input
-          aria-label="Title of the figure"
-          className="input input-sm bg-base-100 w-64"
-          value={typed}
-          maxLength={160}
-          placeholder="what the figure shows"
-          autoFocus
-          onChange={(event) => {
-            setTyped(event.target.value)
-          }}
-          onBlur={keep}
-          onKeyDown={(event) => {
-            if (event.key === 'Enter') keep()
-            if (event.key === 'Escape') setTyped(null)
-          }}
-        />
-      )}
-    </>
+    <EditableTitle
+      level={2}
+      id="figure-title"
+      shown={figure.shownTitle === '' ? 'Figure' : figure.shownTitle}
+      text={figure.title}
+      label="Title of the figure"
+      placeholder="what the figure shows"
+      maxLength={160}
+      problem={change.error}
+      onKeep={(title, then) => {
+        change.act({ figure: figure.id, title }, then)
+      }}
+    />
   )
 }

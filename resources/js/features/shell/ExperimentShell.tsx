@@ -13,7 +13,7 @@ import { KeysDialog } from './KeysDialog'
 import { NotKept, SaveStateText } from './SaveStateText'
 import { StagePath } from './StagePath'
 import { ThemeButton } from './ThemeButton'
-import { TitleField } from './TitleField'
+import { ExperimentTitle } from './ExperimentTitle'
 import { UndoButtons } from './UndoButtons'
 
 /** On all four stages: what is in danger is told wherever one looks. */
@@ -57,7 +57,7 @@ export function ExperimentShell() {
           <Wordmark />
         </Link>
         <span aria-hidden="true" className="bg-base-300 hidden h-7 w-px sm:block" />
-        <TitleField key={data.title} notebook={data} />
+        <ExperimentTitle key={data.id} notebook={data} />
         <StagePath experimentId={experimentId} stages={data.stages} />
         <div className="flex flex-1 flex-wrap items-center justify-end gap-x-1 lg:flex-nowrap">
           <UndoButtons notebook={data} />
