@@ -21,12 +21,24 @@ final readonly class RowsTable
     /** Far below the uncertainty of anything that is measured, so that nothing is lost by it. */
     private const DIGITS = 9;
 
+    private const ASIDE = 'Set aside because';
+
     /**
      * @param  list<string>  $header
      * @param  list<list<float|string|null>>  $rows
      */
     private function __construct(public array $header, public array $rows)
     {
+    }
+
+    /** One column of a run, with what of it is set aside. */
+    public static function ofColumn(ExperimentWork $work, Run $run, Column $column): self
+    {
+        $data = $work->worked->data($run->id);
+        [$names, $values] = self::column($column, $work, $run->id, $data);
+        $aside = $data->aside + ($data->asideOf[$column->symbol] ?? []);
+
+        return new self([...$names, self::ASIDE], self::rows($data->rowCount, [...$values, self::places($data->rowCount, static fn (int $place): string => $aside[$place] ?? '')]));
     }
 
     public static function of(ExperimentWork $work, Run $run): self
@@ -44,15 +56,23 @@ final readonly class RowsTable
             Run::TYPED => [[], []],
             default => self::taken(RunRows::of($run, $work->rows->columns)->readings),
         };
+        $aside = self::places($data->rowCount, static fn (int $place): string => $data->aside[$place] ?? '');
+
+        return new self([...$header, self::ASIDE, ...$names], self::rows($data->rowCount, [...$cells, $aside, ...$values]));
+    }
+
+    /**
+     * @param  list<list<float|string|null>>  $columns
+     * @return list<list<float|string|null>>
+     */
+    private static function rows(int $count, array $columns): array
+    {
         $rows = [];
-        for ($place = 0; $place < $data->rowCount; $place++) {
-            $rows[] = [
-                ...array_map(static fn (array $of): float|string|null => $of[$place], $cells), $data->aside[$place] ?? '',
-                ...array_map(static fn (array $of): string => $of[$place], $values),
-            ];
+        for ($place = 0; $place < $count; $place++) {
+            $rows[] = array_map(static fn (array $of): float|string|null => $of[$place], $columns);
         }
 
-        return new self([...$header, 'Set aside because', ...$names], $rows);
+        return $rows;
     }
 
     /**
@@ -113,10 +133,12 @@ final readonly class RowsTable
         return new self(['Run', 'Name of the run', 'Condition', 'Trial', ...$header], $rows);
     }
 
-    /** What the file of a run is called. */
-    public static function fileOf(Run $run): string
+    /** What the file of a run is called, or that of one column of it. */
+    public static function fileOf(Run $run, ?Column $column = null): string
     {
-        return self::nameOf($run->experiment->title)."-run-{$run->number}.csv";
+        $of = $column === null ? '' : '-'.(Str::slug($column->symbol) ?: 'column');
+
+        return self::nameOf($run->experiment->title)."-run-{$run->number}{$of}.csv";
     }
 
     public static function nameOf(string $title): string

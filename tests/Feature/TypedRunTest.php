@@ -68,6 +68,21 @@ final class TypedRunTest extends TestCase
         self::assertEqualsWithDelta((7 * $line['result']['value'] + 22.4 * 4.45) / 8, $mended->json('worked.0.result.value'), 1e-9);
     }
 
+    public function test_a_column_leaves_alone_with_its_doubt_and_what_is_set_aside(): void
+    {
+        $this->fill(null, ['q', 't'], array_slice($this->class(), 0, 5))->assertOk();
+        $this->patchJson("/api/experiments/{$this->experiment->id}/columns/{$this->id('t')}", ['uncertainty' => 0.02])->assertOk();
+        $this->putJson("/api/runs/{$this->run}/set-aside", ['readings' => [2], 'reason' => 'Spilled.'])->assertOk();
+        $file = fn (string $query): array => explode("\r\n", trim((string) $this->get("/api/runs/{$this->run}/rows.csv?{$query}")->assertOk()->getContent(), "\u{FEFF}\r\n"));
+
+        self::assertSame(['t (min),Uncertainty of t (min),Set aside because', '9.81,0.02,', '8.39,0.02,Spilled.', '6.6,0.02,', '5.57,0.02,', '4.45x,0.02,'], $file("column={$this->id('t')}"));
+        self::assertSame(['q (L/min);Set aside because', '10,2;', '12;Spilled.', '15,1;', '18;', '22,4;'], $file("column={$this->id('q')}&decimal=comma"));
+        self::assertCount(6, $file(''));
+        $this->get("/api/runs/{$this->run}/rows.csv?column={$this->id('q')}")->assertDownload('how-long-does-it-take-to-fill-the-vat-run-1-q.csv');
+        $this->getJson("/api/runs/{$this->run}/rows.csv?column=9999999")->assertConflict()->assertJsonPath('code', 'column-gone');
+        $this->getJson("/api/runs/{$this->run}/rows.csv?column=q")->assertUnprocessable()->assertJsonPath('detail', 'Choose a column.');
+    }
+
     public function test_a_blank_notebook_begins_with_two_columns_and_their_figure(): void
     {
         $blank = $this->experimentOf($this->teacher, null, 'blank', 'Something typed');
@@ -123,7 +138,9 @@ final class TypedRunTest extends TestCase
         $this->postJson("/api/runs/{$this->run}/rows", ['count' => 2, 'before' => 2])->assertCreated();
         self::assertSame([1, 9, 10, 2, 3, 4, 5, 6, 7, 8], array_column($this->rowsOf($this->run), 'number'));
         self::assertSame([null, null, null, 'Spilled.'], array_slice(array_column($this->rowsOf($this->run), 'setAside'), 0, 4));
-        $this->patchJson("/api/runs/{$this->run}/rows", ['from' => 7, 'to' => 8, 'before' => 1])->assertOk();
+        $this->patchJson("/api/runs/{$this->run}/rows", ['from' => 3, 'to' => 3, 'before' => 1])->assertOk()->assertJsonPath('undo', 'Moved a row of Run 1');
+        $this->undo();
+        $this->patchJson("/api/runs/{$this->run}/rows", ['from' => 7, 'to' => 8, 'before' => 1])->assertOk()->assertJsonPath('undo', 'Moved 2 rows of Run 1');
         $this->deleteJson("/api/runs/{$this->run}/rows", ['from' => 9, 'to' => 10])->assertOk()->assertJsonPath('undo', 'Deleted 2 rows of Run 1');
         self::assertSame([7, 8, 1, 2, 3, 4, 5, 6], array_column($this->rowsOf($this->run), 'number'));
         self::assertSame([34.0, 41.3, 10.2, 12.0], array_map(fn (int $place): ?float => $this->cell($place, 'q'), [0, 1, 2, 3]));

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import { cell, expectCell, look, paste } from './table'
 import { Teacher } from './teacher'
@@ -32,6 +33,12 @@ test.describe('runs that are typed', () => {
     await card.getByLabel('Unit').press('Enter')
     await expect(page.getByRole('columnheader', { name: /^q \/ \(L\/min\)/ })).toBeVisible()
     await look(page, 'typed-column')
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      card.getByRole('link', { name: 'decimal comma' }).click(),
+    ])
+    expect(file.suggestedFilename()).toBe('how-long-does-it-take-to-fill-the-vat-run-1-q.csv')
+    expect(readFileSync(await file.path(), 'utf8')).toContain('Flow (L/min);Set aside because\r\n10,2;\r\n')
     await page.getByRole('button', { name: 'done' }).click()
     await page.getByRole('columnheader', { name: /^y/ }).getByRole('button').click()
     const time = page.getByRole('region', { name: /^Column/ })

@@ -15,7 +15,7 @@ use Illuminate\Http\Response;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Welkion\Core\Formats\CsvWriter;
 
-/** Rows as files for a spreadsheet: of one run, of all runs in one file, or a file for each. */
+/** Rows as files for a spreadsheet: of one run or one column of it, of all runs in one file, or a file for each. */
 final class RowsFileController
 {
     public function ofRun(ExportRequest $request, Run $run): Response
@@ -23,7 +23,10 @@ final class RowsFileController
         $work = ExperimentWork::of(NotebookRows::of($run->experiment));
         $known = $work->rows->runs->find($run->id) ?? abort(404);
 
-        return self::file(self::csv(RowsTable::of($work, $known), $request), RowsTable::fileOf($run));
+        $column = $request->column($work->rows->columns);
+        $table = $column === null ? RowsTable::of($work, $known) : RowsTable::ofColumn($work, $known, $column);
+
+        return self::file(self::csv($table, $request), RowsTable::fileOf($run, $column));
     }
 
     public function together(ExportRequest $request, Experiment $experiment): Response

@@ -214,6 +214,21 @@ export function ColumnCard({ notebook, run, column, onClose }: ColumnCardProps) 
         >
           remove
         </button>
+        <span className="quiet">
+          save as CSV:{' '}
+          {(['point', 'comma'] as const).map((mark, i) => (
+            <span key={mark}>
+              {i === 0 ? '' : ' · '}
+              <a
+                className="word-button font-normal!"
+                href={`/api/runs/${run.id}/rows.csv?decimal=${mark}&column=${column.id}`}
+                download
+              >
+                decimal {mark}
+              </a>
+            </span>
+          ))}
+        </span>
       </p>
       <ProblemNote problem={change.error ?? remove.error} />
     </section>

@@ -1548,7 +1548,7 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** The rows as delimited text, UTF-8, names with units */
+        /** The rows as delimited text, UTF-8, names with units; of all columns or of one */
         get: operations["exportRows"];
         put?: never;
         post?: never;
@@ -6057,6 +6057,7 @@ export interface operations {
         parameters: {
             query?: {
                 decimal?: "point" | "comma";
+                column?: number;
             };
             header?: never;
             path: {
@@ -6078,6 +6079,7 @@ export interface operations {
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
         };
     };
