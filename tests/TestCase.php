@@ -167,13 +167,17 @@ abstract class TestCase extends FrameworkTestCase
         return ['value' => $answer->json("{$line}.slope"), 'uncertainty' => $answer->json("{$line}.slopeUncertainty")];
     }
 
-    /** Waits for what the other processes do in their own time. */
-    protected function eventually(\Closure $isTrue, float $withinS = 10.0): void
+    /**
+     * Waits for what the other processes do in their own time.
+     *
+     * @param  (\Closure(): string)|null  $state  what is told if it does not happen
+     */
+    protected function eventually(\Closure $isTrue, float $withinS = 10.0, ?\Closure $state = null): void
     {
         $deadline = microtime(true) + $withinS;
         while (! $isTrue()) {
             if (microtime(true) > $deadline) {
-                self::fail("What was waited for did not happen within {$withinS} s.");
+                self::fail(trim("What was waited for did not happen within {$withinS} s. ".($state === null ? '' : $state())));
             }
             usleep(20_000);
         }

@@ -16,28 +16,17 @@ use App\Recorder\Timed\TimedRuns;
 /** Fills the blocks of the open runs of one bench, and asks for what they missed while the line was down. */
 final class RunFeed
 {
-    /** A device that does not say what was missed, though it was asked, has nothing to say. */
-    private const ANSWER_WITHIN_S = 5.0;
-
     /** @var array<int, list<int>> ids of run channels being recorded, by probe id */
     private array $recording = [];
 
     /** @var array<int, list<Sample>> samples not yet in a block, by run channel id */
     private array $pending = [];
 
-    /**
-     * Channels whose missed readings were asked for: 'answer' until the device says how many there are, then
-     * 'pack' until they come. What streams in before the answer comes again with it.
-     *
-     * @var array<int, 'answer'|'pack'> by probe id
-     */
-    private array $resuming = [];
-
-    /** @var array<int, float> when they were asked for, wall clock in s, by probe id */
-    private array $askedAt = [];
+    private readonly MissedReadings $missed;
 
     public function __construct(private readonly SampleKeeper $keeper, private readonly BenchLink $link, private readonly TimedRuns $timed)
     {
+        $this->missed = new MissedReadings;
     }
 
     /**
@@ -80,13 +69,12 @@ final class RunFeed
     public function take(Probe $probe, ChannelTrack $track, Pack $pack): bool
     {
         $isMissing = $track->lastSeq() > 0 && $pack->samples[0]->seq > $track->lastSeq() + 1;
-        if (! isset($this->resuming[$probe->id]) && $isMissing && $this->isRecording($probe)) {
+        if ($isMissing && ! $this->missed->areAwaited($probe->id) && $this->isRecording($probe)) {
             $this->askForMissed($probe, $track);
         }
-        if (($this->resuming[$probe->id] ?? null) === 'answer' && microtime(true) - $this->askedAt[$probe->id] < self::ANSWER_WITHIN_S) {
+        if ($this->missed->holdBack($probe->id, microtime(true))) {
             return false;
         }
-        unset($this->resuming[$probe->id]);
         $new = $track->take($pack->samples);
         foreach ($this->recording[$probe->id] ?? [] as $runChannelId) {
             foreach ($new as $sample) {
@@ -102,15 +90,14 @@ final class RunFeed
 
     public function askForMissed(Probe $probe, ChannelTrack $track): void
     {
-        $this->resuming[$probe->id] = 'answer';
-        $this->askedAt[$probe->id] = microtime(true);
+        $this->missed->ask($probe->id);
         $this->link->say(['do' => 'resume', 'channel' => $probe->channel, 'after' => $track->lastSeq()]);
     }
 
     /** The device has said how much is left; without a pack to come a gap remains, and the next one is taken as it is. */
     public function answered(Probe $probe): void
     {
-        $this->resuming[$probe->id] = 'pack';
+        $this->missed->answered($probe->id);
     }
 
     /** Hands on what has come since the last time. */

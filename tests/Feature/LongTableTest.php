@@ -108,6 +108,30 @@ final class LongTableTest extends TestCase
         self::assertSame(0.02, $all[4]['cells']['T']['uncertainty']);
     }
 
+    /** A screen knows 800 of its rows; what it says of a span is meant for all. */
+    public function test_a_span_is_set_aside_as_a_whole(): void
+    {
+        $path = "/api/runs/{$this->run}/set-aside";
+        $this->fill(151, ['t', 'T'], [[null, '40'], ['151x', '40']])->assertOk();
+        $this->putJson($path, ['readings' => [120], 'reason' => 'Read too late.'])->assertOk();
+        $within = ['columnId' => $this->ids['t'], 'from' => 100, 'to' => 199];
+        $answer = $this->putJson($path, ['within' => $within, 'reason' => 'Lid was open.'])->assertOk();
+        // 100 rows but for two that have no time, and one that was set aside before.
+        self::assertSame(['Set 97 rows of Run 1 aside: Lid was open.', 98], [$answer->json('undo'), $answer->json('rows.0.typed.asideCount')]);
+        $rows = array_column($this->getJson("/api/runs/{$this->run}/rows?from=0&count=300")->assertOk()->json('rows'), 'setAside', 'number');
+        self::assertSame([null, 'Lid was open.', 'Read too late.', null, null, 'Lid was open.', 'Lid was open.', null], array_map(static fn (int $row): ?string => $rows[$row], [100, 101, 120, 151, 152, 153, 200, 201]));
+        $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk();
+        self::assertSame(1, $this->told()['typed']['asideCount']);
+
+        foreach ([
+            [['within' => ['from' => 5000, 'to' => 6000] + $within], 'No row that counts lies there.'], [['within' => ['from' => 'a'] + $within], 'Say within which values of a column the rows lie.'],
+            [['within' => ['columnId' => 1]], 'Say within which values of a column the rows lie.'], [['within' => $within, 'readings' => [1]], 'Choose the readings.'], [[], 'Choose the readings.'],
+        ] as [$asked, $sentence]) {
+            $this->putJson($path, $asked + ['reason' => 'Lid was open.'])->assertUnprocessable()->assertJsonPath('detail', $sentence);
+        }
+        $this->putJson($path, ['within' => ['columnId' => 99_999_999] + $within, 'reason' => 'Lid was open.'])->assertConflict()->assertJsonPath('code', 'column-gone');
+    }
+
     public function test_a_change_of_cells_tells_the_columns_it_touches_and_no_other(): void
     {
         $whole = $this->told();

@@ -311,7 +311,10 @@ final class TimedRunTest extends TestCase
 
     private function ended(int $run, float $withinS = 15.0): void
     {
-        $this->eventually(static fn (): bool => Run::query()->findOrFail($run)->state === Run::FINISHED, $withinS);
+        $this->eventually(static fn (): bool => Run::query()->findOrFail($run)->state === Run::FINISHED, $withinS, fn (): string => (string) json_encode([
+            'run' => Run::query()->with('channels')->findOrFail($run)->toArray(), 'shown' => $this->getJson("/api/runs/{$run}")->json('rows.*.cells'),
+            'truth' => app(RecorderClient::class)->truth($this->bench),
+        ]));
     }
 
     private function act(string $act, mixed ...$details): void

@@ -272,6 +272,18 @@ test.describe('numbers from files and pasted texts', () => {
     // Another column is as it was, also among those that are drawn.
     await page.getByRole('link', { name: 'Go to Reason' }).click()
     await expect(page.getByText(/2000 rows \(800 of them drawn\)/)).toBeVisible()
+    // A span is all of its rows, drawn or not: from the first point that is drawn to the fifth.
+    await page.getByRole('group', { name: /^Figure: arrow keys/ }).focus()
+    for (let i = 0; i < 5; i++) await page.keyboard.press('Shift+ArrowRight')
+    const span = page.getByText(/^0 to \d+ · 6 points of those drawn$/)
+    await expect(span).toBeVisible()
+    const last = Number(/to (\d+)/.exec((await span.textContent()) ?? '')?.[1])
+    expect(last).toBeGreaterThan(5)
+    await look(page, 'typed-long-span')
+    await page.getByRole('button', { name: 'set aside', exact: true }).click()
+    await page.getByRole('dialog', { name: 'Set aside all rows of this span' }).getByLabel('Why?').fill('lid was open')
+    await page.keyboard.press('Enter')
+    await expect(page.getByText(new RegExp(`, ${last + 1} set aside \\(hollow, lid was open\\)`))).toBeVisible()
   })
 
   test('what is too large or no text is said, and nothing is lost', async ({ page }) => {

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Exceptions\Refusal;
 use App\Models\Reading;
 use App\Models\Run;
+use App\Notebook\ExperimentWork;
+use App\Notebook\NotebookRows;
 use App\Notebook\TimedRows;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
@@ -17,8 +20,12 @@ final class SetAsideRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'readings' => ['required', 'array', 'list', 'min:1', 'max:5000'],
+            'readings' => ['required_without:within', 'prohibits:within', 'array', 'list', 'min:1', 'max:5000'],
             'readings.*' => ['integer:strict', 'between:1,'.PHP_INT_MAX],
+            'within' => ['array:columnId,from,to', 'required_array_keys:columnId,from,to'],
+            'within.columnId' => ['integer:strict', 'between:1,'.PHP_INT_MAX],
+            'within.from' => ['numeric:strict'],
+            'within.to' => ['numeric:strict'],
             'reason' => ['present', 'nullable', 'string', 'min:3', 'max:200'],
         ];
     }
@@ -27,15 +34,22 @@ final class SetAsideRequest extends FormRequest
     public function messages(): array
     {
         return [
-            'readings.*' => 'Choose the readings.',
+            'readings.*' => 'Choose the readings.', 'within.*' => 'Say within which values of a column the rows lie.',
             'reason.min' => 'Say why in a few words, so that a reader can judge.',
             'reason.max' => 'Say why in at most 200 letters.',
         ];
     }
 
-    /** @return list<int> as the rows of the run are counted */
+    /**
+     * @return list<int> as the rows of the run are counted
+     *
+     * @throws Refusal If they are told by a column that is gone, or of a run whose rows are not typed.
+     */
     public function rows(Run $run): array
     {
+        if ($this->has('within')) {
+            return $this->rowsWithin($run);
+        }
         $ids = array_values(array_unique($this->array('readings')));
         if ($run->isTimed()) {
             return $this->timedRows($run, $ids);
@@ -49,6 +63,30 @@ final class SetAsideRequest extends FormRequest
         }
 
         return array_map(static fn (Reading $r): int => $r->row, $readings);
+    }
+
+    /**
+     * Those of a long table that count and whose value of a column lies between two: a screen knows only some of them.
+     *
+     * @return list<int>
+     */
+    private function rowsWithin(Run $run): array
+    {
+        $run->isTyped() || throw ValidationException::withMessages(['readings' => 'Choose the readings.']);
+        $work = ExperimentWork::of(NotebookRows::of($run->experiment));
+        $column = $work->rows->columns->find($this->integer('within.columnId')) ?? throw Refusal::columnGone();
+        $aside = $work->worked->data($run->id)->aside;
+        $values = $work->worked->column($column->symbol, $run->id)->cells->values ?? [];
+        $numbers = $run->rowOrder()->rows();
+        [$from, $to] = [$this->float('within.from'), $this->float('within.to')];
+        $rows = [];
+        foreach ($values as $place => $value) {
+            if ($value >= $from && $value <= $to && ! isset($aside[$place])) {
+                $rows[] = $numbers[$place];
+            }
+        }
+
+        return $rows === [] ? throw ValidationException::withMessages(['within' => 'No row that counts lies there.']) : $rows;
     }
 
     /**

@@ -2,6 +2,14 @@ export { useChange, type Sending } from './useChange'
 export { useExperimentChange } from './useExperimentChange'
 export { useNotebook, useNotebookQuery, useRunRows, useWorked } from './useNotebook'
 export { useNotebookNews } from './useNotebookNews'
-export { useBeginRun, useMoveRun, useRunActions, useStartRun, useTyping, type ReadingRequest } from './useRuns'
+export {
+  useBeginRun,
+  useMoveRun,
+  useRunActions,
+  useStartRun,
+  useTyping,
+  type ReadingRequest,
+  type Within,
+} from './useRuns'
 export { useColumns, useEntries, useFigures, useLines, type LineBody, type LinePatch } from './useThings'
 export { useUndo } from './useUndo'

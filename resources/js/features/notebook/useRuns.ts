@@ -4,6 +4,13 @@ import type { PlanRange, Plan, Row, TimedPlan } from '../../lib/api/types'
 import { useChange } from './useChange'
 import { IN_TURN } from './useUndo'
 
+/** All rows of a long run whose value of a column lies between two. */
+export interface Within {
+  columnId: number
+  from: number
+  to: number
+}
+
 export function useStartRun(experimentId: number) {
   return useChange<{ benchId: number } | { kind: 'typed' }>(experimentId, (body, header) =>
     api.POST('/api/experiments/{experiment}/runs', { params: { path: { experiment: experimentId }, header }, body }),
@@ -44,7 +51,7 @@ export function useRunActions(runId: number, experimentId: number) {
     removeReading: useChange<number>(experimentId, (reading, header) =>
       api.DELETE('/api/runs/{run}/readings/{reading}', { params: { path: { ...path, reading }, header } }),
     ),
-    setAside: useChange<{ readings: number[]; reason: string | null }>(
+    setAside: useChange<{ readings?: number[]; within?: Within; reason: string | null }>(
       experimentId,
       (body, header) => api.PUT('/api/runs/{run}/set-aside', { params: { path, header }, body }),
       IN_TURN,

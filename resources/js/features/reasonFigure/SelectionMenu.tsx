@@ -41,6 +41,7 @@ export function SelectionMenu({ notebook, rows, points, x, selection, canvas, on
               x={x}
               span={selection}
               readings={pointsIn(points, selection.from, selection.to).flatMap(({ id }) => rowOf(id) ?? [])}
+              isThinned={rows.typed?.isThinned === true}
               onSetAside={setAsking}
               onClear={onClear}
             />
@@ -61,6 +62,12 @@ export function SelectionMenu({ notebook, rows, points, x, selection, canvas, on
           notebook={notebook}
           rows={rows}
           readings={asking}
+          within={
+            // Of a long run only some rows are known here.
+            selection.kind === 'span' && rows.typed?.isThinned === true
+              ? { columnId: x.id, from: selection.from, to: selection.to }
+              : null
+          }
           onClose={() => {
             setAsking(null)
             onClear()
@@ -76,6 +83,8 @@ interface SpanWordsProps {
   x: Column
   span: { from: number; to: number }
   readings: readonly Row[]
+  /** Whether there are more rows than are known here. */
+  isThinned: boolean
   onSetAside: (readings: readonly Row[]) => void
   onClear: () => void
 }
@@ -87,7 +96,7 @@ const QUICK = [
   ['area', 'area'],
 ] as const
 
-function SpanWords({ notebook, x, span, readings, onSetAside, onClear }: SpanWordsProps) {
+function SpanWords({ notebook, x, span, readings, isThinned, onSetAside, onClear }: SpanWordsProps) {
   const { add, change } = useLines(notebook.id)
   const [figure] = notebook.figures
   const y = figure?.panels[0]?.y[0] ?? ''
@@ -106,7 +115,8 @@ function SpanWords({ notebook, x, span, readings, onSetAside, onClear }: SpanWor
   return (
     <>
       <p className="quiet">
-        {shown(span.from)} to {shown(span.to)} {unit} · {countOf(readings.length, 'reading')}
+        {shown(span.from)} to {shown(span.to)} {unit} ·{' '}
+        {isThinned ? `${countOf(readings.length, 'point')} of those drawn` : countOf(readings.length, 'reading')}
       </p>
       <p className="flex flex-wrap gap-x-4">
         {QUICK.map(([method, words]) => (

@@ -3,27 +3,30 @@ import type { Notebook, Row, RunRows } from '../../lib/api/types'
 import { readingsName } from '../../lib/notebook/labels'
 import { Dialog } from '../../ui/Dialog'
 import { DialogActions } from '../../ui/DialogActions'
+import type { Within } from '../notebook'
 import { useSetAside } from './useSetAside'
 
 interface SetAsideDialogProps {
   notebook: Notebook
   rows: RunRows
   readings: readonly Row[]
+  /** Where a run has more rows than are known here: all that lie there. */
+  within?: Within | null
   onClose: () => void
 }
 
 const USUAL_REASONS = ['read before it was steady', 'probe was touched', 'step misread', 'typed wrongly']
 
 /** A reading is never thrown away: it is set aside with a reason, and stays in sight. */
-export function SetAsideDialog({ notebook, rows, readings, onClose }: SetAsideDialogProps) {
+export function SetAsideDialog({ notebook, rows, readings, within = null, onClose }: SetAsideDialogProps) {
   const [reason, setReason] = useState('')
   const reasonId = useId()
   const { foresee, putAside, error, isPending } = useSetAside(notebook, rows)
-  const what = readingsName(readings, notebook.columns)
+  const what = within === null ? readingsName(readings, notebook.columns) : 'all rows of this span'
 
   function handleSubmit(event: SubmitEvent<HTMLFormElement>) {
     event.preventDefault()
-    putAside(readings, reason, onClose)
+    putAside({ readings, within }, reason, onClose)
   }
 
   return (
@@ -41,7 +44,7 @@ export function SetAsideDialog({ notebook, rows, readings, onClose }: SetAsideDi
             autoFocus
             autoComplete="off"
             onFocus={() => {
-              foresee(readings)
+              foresee({ readings, within })
             }}
             onChange={(event) => {
               setReason(event.target.value)

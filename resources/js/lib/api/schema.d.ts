@@ -5457,7 +5457,13 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
-                    readings: number[];
+                    readings?: number[];
+                    /** @description of a typed run: all rows that count and whose value of the column lies there */
+                    within?: {
+                        columnId: number;
+                        from: number;
+                        to: number;
+                    };
                     reason: string | null;
                 };
             };
