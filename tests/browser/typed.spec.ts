@@ -275,7 +275,7 @@ test.describe('numbers from files and pasted texts', () => {
     // A span is all of its rows, drawn or not: from the first point that is drawn to the fifth.
     await page.getByRole('group', { name: /^Figure: arrow keys/ }).focus()
     for (let i = 0; i < 5; i++) await page.keyboard.press('Shift+ArrowRight')
-    const span = page.getByText(/^0 to \d+ · 6 points of those drawn$/)
+    const span = page.getByText(/0 to \d+\s+· 6 points of those drawn/)
     await expect(span).toBeVisible()
     const last = Number(/to (\d+)/.exec((await span.textContent()) ?? '')?.[1])
     expect(last).toBeGreaterThan(5)
