@@ -22,11 +22,12 @@ use Welkion\Core\Samples\Packed;
  * @property array<int, string> $texts
  * @property int $reach
  * @property string $digest
+ * @property int $revision
  */
 final class TypedColumn extends Model
 {
     /** All but the numbers, which are read when they are asked for: of most columns of a long table nobody does. */
-    public const WITHOUT_NUMBERS = ['id', 'run_id', 'column_id', 'edition', 'decimals', 'texts', 'reach', 'digest'];
+    public const WITHOUT_NUMBERS = ['id', 'run_id', 'column_id', 'edition', 'decimals', 'texts', 'reach', 'digest', 'revision'];
 
     /** So many stretches of cells are written into what is stored; for more all of it is sent again. */
     private const MOST_STRETCHES = 16;
@@ -38,6 +39,17 @@ final class TypedColumn extends Model
     /** @var array<int, string> bytes of cells that were put in since it was read, by row number */
     private array $put = [];
 
+    /**
+     * What its numbers are known by: another one after each change, also after one that brings back what was before. Numbers
+     * are read later than this, and whoever changes them in between must not have results kept for what was there.
+     *
+     * @return array{int, string, array<int, string>}
+     */
+    public function state(): array
+    {
+        return [$this->revision, $this->digest, $this->texts];
+    }
+
     /** @param  array<string, mixed>  $options */
     public function save(array $options = []): bool
     {
@@ -47,7 +59,7 @@ final class TypedColumn extends Model
         $numbers = $this->numbers;
         $reach = intdiv(strlen($numbers), Packed::BYTES);
         $stretches = $this->exists && $this->reach === $reach ? self::stretches($this->put) : [];
-        $this->fill(['reach' => $reach, 'digest' => md5($numbers)]);
+        $this->fill(['reach' => $reach, 'digest' => md5($numbers), 'revision' => (int) $this->revision + 1]);
         if ($stretches !== [] && count($stretches) <= self::MOST_STRETCHES) {
             $this->attributes['numbers'] = self::patched($stretches);
         }
@@ -179,6 +191,6 @@ final class TypedColumn extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['run_id' => 'integer', 'column_id' => 'integer', 'edition' => 'integer', 'decimals' => 'integer', 'texts' => 'array', 'reach' => 'integer'];
+        return ['run_id' => 'integer', 'column_id' => 'integer', 'edition' => 'integer', 'decimals' => 'integer', 'texts' => 'array', 'reach' => 'integer', 'revision' => 'integer'];
     }
 }

@@ -62,10 +62,9 @@ final readonly class TypedRows
     {
         $self = self::beside($run, [], $columns);
         $aside = static fn (?int $id): array => $run->setAsides->where('column_id', $id)->map(static fn (SetAside $s): array => [$s->first_row, $s->last_row, $s->reason])->all();
-        $held = static fn (?TypedColumn $typed): ?array => $typed === null ? null : [$typed->digest, $typed->texts];
         $revisions = [];
         foreach ($self->columns as $column) {
-            $of = [$run->id, $run->row_order, $aside(null), $aside($column->id), $held($self->typed[$column->id] ?? null), $held($self->typed[$self->uncertaintyOf($column)?->id] ?? null)];
+            $of = [$run->id, $run->row_order, $aside(null), $aside($column->id), ($self->typed[$column->id] ?? null)?->state(), ($self->typed[$self->uncertaintyOf($column)?->id] ?? null)?->state()];
             $revisions[$column->symbol] = sha1(serialize($of));
         }
 

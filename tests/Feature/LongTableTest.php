@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Http\Resources\TypedRowsShape;
 use App\Models\Experiment;
 use App\Models\TypedColumn;
+use App\Notebook\ExperimentWork;
+use App\Notebook\NotebookRows;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
@@ -160,6 +163,26 @@ final class LongTableTest extends TestCase
 
         self::assertSame($kept + 1, DB::table('worked_values')->count());
         self::assertEqualsWithDelta(array_sum($this->numbers('T')) / self::ROWS, $mean, 1e-12);
+    }
+
+    /** Somebody asks, somebody else types meanwhile and takes it back: what was worked out in between must not come back with it. */
+    public function test_what_was_read_while_it_changed_is_not_kept_for_what_was_before(): void
+    {
+        $this->postJson("/api/experiments/{$this->experiment->id}/lines", ['method' => 'statistics', 'symbol' => 'm', 'title' => 'Mean', 'isPerRun' => true, 'uses' => ['column' => 'T']])->assertCreated();
+        $this->fill(4, ['T'], [['70']])->assertOk();
+        $mean = fn (): float => $this->getJson("/api/experiments/{$this->experiment->id}/worked")->assertOk()->json('worked.0.result.value');
+        [$before, $told] = [$mean(), $this->told()];
+        // As nothing of it were kept yet.
+        DB::table('worked_values')->delete();
+        Cache::flush();
+        $late = ExperimentWork::of(NotebookRows::of($this->experiment->refresh()));
+        $this->fill(4, ['T'], [['17000070']])->assertOk();
+        (new TypedRowsShape($late->rows->runs->firstOrFail(), $late))->told();
+        self::assertEqualsWithDelta($before + 10_000, $late->lines()[0]->result()?->value, 1e-6, 'It has read the newer numbers.');
+        $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk();
+
+        self::assertSame($before, $mean());
+        self::assertSame($told, $this->told());
     }
 
     /** Written over in what is stored, or sent as a whole: the same numbers. */

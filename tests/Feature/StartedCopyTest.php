@@ -109,7 +109,7 @@ final class StartedCopyTest extends TestCase
         $samples = 'SELECT SUM(CRC32('.SegmentValues::all().')), SUM(`count`) FROM sample_segments';
         $before = $database->query($samples)?->fetch(\PDO::FETCH_NUM);
         $database->exec("DELETE FROM migrations WHERE migration = '{$newest}' OR migration LIKE '%_sample_indexes'");
-        $database->exec('ALTER TABLE typed_columns DROP COLUMN reach, DROP COLUMN digest');
+        $database->exec('ALTER TABLE typed_columns DROP COLUMN reach, DROP COLUMN digest, DROP COLUMN revision');
         $database->exec("INSERT INTO typed_columns (run_id, column_id, numbers) SELECT MIN(id), 1, REPEAT(X'000000000000F03F', 3) FROM runs");
         $database->exec("ALTER TABLE sample_segments ADD whole VARBINARY(48) NOT NULL DEFAULT ''");
         $database->exec('ALTER TABLE sample_segments ADD payload MEDIUMBLOB NOT NULL');
