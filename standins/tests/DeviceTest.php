@@ -10,6 +10,7 @@ use Random\Randomizer;
 use Welkion\Standins\Link\Clock;
 use Welkion\Standins\Link\Device;
 use Welkion\Standins\World\Alder;
+use Welkion\Standins\World\Hazel;
 
 final class DeviceTest extends TestCase
 {
@@ -51,6 +52,22 @@ final class DeviceTest extends TestCase
         self::assertSame(['told' => 'resume', 'channel' => 'ph', 'count' => 5], $answer[0]);
         self::assertSame(array_column(array_slice($pack, 16), 'v'), array_column($answer[1], 'v'));
         self::assertSame(array_column(array_slice($pack, 16), 'seq'), array_column($answer[1], 'seq'));
+    }
+
+    public function test_tells_very_much_that_was_missed_in_lines_a_recorder_reads(): void
+    {
+        $hazel = new Device(new Hazel(new Randomizer(new Mt19937(3))), new Clock(self::START), self::START);
+        $hazel->answer((string) json_encode(['do' => 'act', 'id' => 1, 'act' => 'speed', 'times' => 10]), self::START);
+        $hazel->answer((string) json_encode(['do' => 'stream', 'channel' => 'pressure', 'rate' => 200]), self::START);
+        [$pack] = $hazel->due(self::START + 12.0);
+        $answer = $hazel->answer((string) json_encode(['do' => 'resume', 'channel' => 'pressure', 'after' => 0]), self::START + 12.0);
+        $packs = array_slice($answer, 1);
+
+        self::assertGreaterThan(1, count($packs));
+        self::assertSame(count($pack), $answer[0]['count']);
+        self::assertSame(array_column($pack, 'seq'), array_merge(...array_map(static fn (array $of): array => array_column($of, 'seq'), $packs)));
+        // A recorder reads lines of 8 MB.
+        self::assertLessThan(4_000_000, max(array_map(static fn (array $of): int => strlen((string) json_encode($of)), $packs)));
     }
 
     public function test_forgets_readings_older_than_two_minutes(): void

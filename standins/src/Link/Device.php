@@ -11,6 +11,9 @@ use Welkion\Standins\World\World;
 /** Speaks the probe link for a world: answers control lines, makes packs of readings. See docs/probe-link.md. */
 final class Device implements Speaker
 {
+    /** A line of so many readings has some 2 MB; one of two minutes at full speed would be longer than a recorder reads. */
+    private const MOST_IN_A_PACK = 20_000;
+
     private const VERSION = 1;
 
     /** @var array<string, Sampler> */
@@ -135,7 +138,7 @@ final class Device implements Speaker
         $missed = ($this->samplers[$name] ?? null)?->after($after) ?? [];
         $answer = ['told' => 'resume', 'channel' => $name, 'count' => count($missed)];
 
-        return $missed === [] ? [$answer] : [$answer, $this->pack($name, $missed)];
+        return [$answer, ...array_map(fn (array $some): array => $this->pack($name, $some), array_chunk($missed, self::MOST_IN_A_PACK))];
     }
 
     /**
