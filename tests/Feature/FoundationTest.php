@@ -96,9 +96,10 @@ final class FoundationTest extends TestCase
     public function test_php_fpm_runs_with_opcache_and_jit(): void
     {
         $probe = base_path('public/jit-'.bin2hex(random_bytes(6)).'.php');
-        file_put_contents($probe, '<?php $s = opcache_get_status(false); echo json_encode([$s["opcache_enabled"], $s["jit"]["on"]]);');
+        file_put_contents($probe, '<?php $s = opcache_get_status(false); echo json_encode([$s["opcache_enabled"], $s["jit"]["on"], (int) ini_get("opcache.jit_max_exit_counters") > 100000]);');
         try {
-            self::assertSame([true, true], Http::get(config()->string('app.url').'/up')->ok() ? $this->askFpm($probe) : null);
+            // The framework alone uses up the limit PHP begins with, and then no loop of the core is compiled.
+            self::assertSame([true, true, true], Http::get(config()->string('app.url').'/up')->ok() ? $this->askFpm($probe) : null);
         } finally {
             unlink($probe);
         }
@@ -120,7 +121,7 @@ final class FoundationTest extends TestCase
         $socket = stream_socket_client('unix://'.config()->string('welkion.sockets').'/php-fpm.sock');
         self::assertIsResource($socket);
         fwrite($socket, $record(1, pack('nCx5', 1, 0)).$record(4, $pair('SCRIPT_FILENAME', $script).$pair('REQUEST_METHOD', 'GET')).$record(4, '').$record(5, ''));
-        preg_match('/\[(true|false),(true|false)\]/', (string) stream_get_contents($socket), $match);
+        preg_match('/\[[a-z,]+\]/', (string) stream_get_contents($socket), $match);
 
         return json_decode($match[0] ?? 'null', true);
     }

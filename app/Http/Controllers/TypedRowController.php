@@ -37,10 +37,10 @@ final class TypedRowController
 
     public function fill(CellsRequest $request, Run $run, CellBook $cells, Sender $sender): JsonResponse
     {
-        $run->experiment->loadMissing('columns');
+        $experiment = $run->experiment->loadMissing('columns');
         $cells->put($run, $request->row(), $request->columns(), $request->cells(), $sender);
 
-        return ChangeAnswer::to($run->experiment, $sender);
+        return ChangeAnswer::to($experiment, $sender);
     }
 
     public function store(RowsRequest $request, Run $run, Sender $sender): JsonResponse

@@ -9,8 +9,7 @@ use App\Models\Run;
 use App\Models\SetAside;
 use App\Notebook\ExperimentWork;
 use App\Notebook\TypedRows;
-use Illuminate\Support\Collection;
-use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
 
 /** The columns of a typed run at a glance. Those of a long one are kept until the column, or how it is shown, is another. */
 final readonly class Glances
@@ -18,12 +17,12 @@ final readonly class Glances
     /** Counted up when a glance holds something else. */
     private const EDITION = 1;
 
-    private const KEPT_DAYS = 30;
-
-    private const DRAWN = 'drawn';
+    /** @var array<string, int> digits behind the mark, by symbol */
+    private array $decimals;
 
     public function __construct(private Run $run, private ExperimentWork $work, private TypedRows $typed)
     {
+        $this->decimals = $typed->decimals();
     }
 
     /**
@@ -33,57 +32,55 @@ final readonly class Glances
      */
     public function at(array $places, ?array $only = null): array
     {
-        $rowCount = count($this->typed->rows);
+        $isLong = count($places) < count($this->typed->rows);
         $columns = $this->work->rows->columns;
-        $isLong = count($places) < $rowCount;
-        $kept = $isLong ? $this->kept($columns, $only) : [];
+        $drawn = $only === null ? $columns : $columns->whereIn('symbol', $only);
+        $keys = $isLong ? $columns->mapWithKeys(fn (Column $c): array => [$c->id => $this->key($c, count($places))])->all() : [];
+        $kept = $isLong ? $this->kept($keys, $drawn->modelKeys()) : [];
+        $fresh = [];
+        foreach ($columns as $column) {
+            isset($kept[$column->id]) || $fresh[$column->id] = $this->fresh($column, $places);
+        }
+        $isLong && $this->keep($fresh, $keys);
         $glances = [];
         foreach ($columns as $column) {
-            $isDrawn = $only === null || in_array($column->symbol, $only, true);
-            $key = $isLong ? $this->key($column, $rowCount, count($places)) : '';
-            $glance = $this->found($kept, $column, $key, $isDrawn);
-            if ($glance === null) {
-                $glance = $this->fresh($column, $places);
-                $isLong && Cache::putMany([$this->name($column) => [$key, $glance->with(null)], $this->name($column, self::DRAWN) => [$key, $glance->cells]], now()->addDays(self::KEPT_DAYS));
-            }
-            $glances[$column->symbol] = $isDrawn ? $glance : $glance->with(null);
+            $glance = $kept[$column->id] ?? $fresh[$column->id];
+            $glances[$column->symbol] = $drawn->contains($column) ? $glance : $glance->with(null);
         }
 
         return $glances;
     }
 
     /**
-     * @param  Collection<int, Column>  $columns
-     * @param  list<string>|null  $only
-     * @return array<string, mixed> by name
+     * @param  array<int, string>  $keys  by column
+     * @param  array<int>  $drawn  columns whose cells are wanted
+     * @return array<int, Glance> by column: those that are kept for these keys
      */
-    private function kept(Collection $columns, ?array $only): array
+    private function kept(array $keys, array $drawn): array
     {
-        $drawn = $only === null ? $columns : $columns->whereIn('symbol', $only);
+        $cells = $drawn === [] ? 'NULL' : 'IF(column_id IN ('.implode(',', array_map(intval(...), $drawn)).'), cells, NULL)';
+        $kept = [];
+        foreach (DB::table('glances')->where('run_id', $this->run->id)->get(['column_id', 'key', 'glance', DB::raw("{$cells} AS cells")]) as $row) {
+            if (($keys[$row->column_id] ?? null) === $row->key) {
+                $glance = unserialize($row->glance);
+                $kept[$row->column_id] = $glance->with($row->cells === null ? null : unserialize($row->cells));
+            }
+        }
 
-        return Cache::many([...$columns->map(fn (Column $c): string => $this->name($c))->all(), ...$drawn->map(fn (Column $c): string => $this->name($c, self::DRAWN))->all()]);
+        return $kept;
     }
 
-    /** @param  array<string, mixed>  $kept */
-    private function found(array $kept, Column $column, string $key, bool $isDrawn): ?Glance
+    /**
+     * @param  array<int, Glance>  $glances  by column
+     * @param  array<int, string>  $keys
+     */
+    private function keep(array $glances, array $keys): void
     {
-        $glance = self::held($kept, $this->name($column), $key);
-        $cells = $isDrawn ? self::held($kept, $this->name($column, self::DRAWN), $key) : null;
-
-        return $glance instanceof Glance && is_array($cells) === $isDrawn ? $glance->with($cells) : null;
-    }
-
-    /** @param  array<string, mixed>  $kept */
-    private static function held(array $kept, string $name, string $key): mixed
-    {
-        [$of, $value] = is_array($kept[$name] ?? null) ? $kept[$name] : [null, null];
-
-        return $of === $key ? $value : null;
-    }
-
-    private function name(Column $column, string $of = 'glance'): string
-    {
-        return "{$of} {$this->run->id} {$column->id}";
+        $rows = [];
+        foreach ($glances as $id => $glance) {
+            $rows[] = ['run_id' => $this->run->id, 'column_id' => $id, 'key' => $keys[$id], 'glance' => serialize($glance->with(null)), 'cells' => serialize($glance->cells)];
+        }
+        $rows === [] || DB::table('glances')->upsert($rows, ['run_id', 'column_id'], ['key', 'glance', 'cells']);
     }
 
     /** @param  list<int>  $places */
@@ -91,18 +88,18 @@ final readonly class Glances
     {
         $data = $this->work->worked->data($this->run->id);
         $worked = $this->work->worked->column($column->symbol, $this->run->id);
-        $shown = new CellsShape([$column->symbol => $worked], $this->work->rows->columns, $this->typed->decimals());
+        $shown = new CellsShape([$column->symbol => $worked], $this->work->rows->columns, $this->decimals);
 
         return Glance::at($column->symbol, $worked, $shown, $data->aside + ($data->asideOf[$column->symbol] ?? []), $places);
     }
 
-    private function key(Column $column, int $rowCount, int $drawn): string
+    private function key(Column $column, int $drawn): string
     {
         $aside = $this->run->setAsides->whereIn('column_id', [null, $column->id])->map(static fn (SetAside $s): array => [$s->column_id, $s->first_row, $s->last_row])->all();
 
         return sha1(serialize([
             self::EDITION, $this->work->worked->keyOfColumn($column->symbol, $this->run->id), $this->work->worked->graph->circles[$column->symbol] ?? null,
-            $rowCount, $drawn, $column->decimals, $this->typed->decimals()[$column->symbol] ?? null, $this->run->row_order, $aside,
+            count($this->typed->rows), $drawn, $column->decimals, $this->decimals[$column->symbol] ?? null, $this->run->row_order, $aside,
         ]));
     }
 }

@@ -9,6 +9,12 @@ final class Packed
 {
     public const BYTES = 8;
 
+    /** Under names of one letter numbers are taken apart in two thirds of the time: the others are made anew for each number. */
+    private const NAMES = [
+        'a', 'b', 'c', 'd', 'e', 'f', 'g', 'h', 'i', 'j', 'k', 'l', 'm', 'n', 'o', 'p', 'q', 'r', 's', 't', 'u', 'v', 'w', 'x', 'y', 'z',
+        'A', 'B', 'C', 'D', 'E', 'F', 'G', 'H', 'I', 'J', 'K', 'L', 'M', 'N', 'O', 'P', 'Q', 'R', 'S', 'T', 'U', 'V', 'W', 'X', 'Y', 'Z',
+    ];
+
     /** @param  list<float>  $numbers */
     public static function of(array $numbers): string
     {
@@ -25,9 +31,23 @@ final class Packed
     /** @return list<float> */
     public static function numbers(string $bytes): array
     {
-        /** @var array<int, float> $numbers */
-        $numbers = unpack('e*', $bytes) ?: [];
+        $format = 'e'.implode('/e', self::NAMES);
+        $step = count(self::NAMES) * self::BYTES;
+        $parts = [];
+        for ($at = 0, $last = strlen($bytes) - $step; $at <= $last; $at += $step) {
+            $parts[] = array_values(self::unpacked($format, $bytes, $at));
+        }
+        $parts[] = array_values(self::unpacked('e*', $bytes, $at));
 
-        return array_values($numbers);
+        return array_merge(...$parts);
+    }
+
+    /** @return array<float> */
+    private static function unpacked(string $format, string $bytes, int $at): array
+    {
+        /** @var array<float> $numbers */
+        $numbers = unpack($format, $bytes, $at) ?: [];
+
+        return $numbers;
     }
 }

@@ -18,6 +18,10 @@ final class PackedTest extends TestCase
         self::assertSame(80_000, strlen(Packed::of($numbers)));
         self::assertSame(["\0\0\0\0\0\0\xF0\x3F", ''], [Packed::of([1.0]), Packed::of([])], 'Little-endian, after IEEE 754.');
         self::assertSame([], Packed::numbers(''));
+        foreach ([1, 51, 52, 53, 104, 105] as $count) {
+            $some = array_slice($numbers, 0, $count);
+            self::assertSame($some, Packed::numbers(Packed::of($some)), "All of {$count}, in order.");
+        }
     }
 
     public function test_moments_stand_one_after_the_other(): void
