@@ -21,7 +21,6 @@ final class MissedReadings
 
     public function ask(int $probeId): void
     {
-        unset($this->coming[$probeId]);
         $this->unanswered[$probeId] = null;
     }
 
