@@ -5,14 +5,15 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Welkion\Core\Notebook\FigureDrawing;
 
 /**
- * Which columns are drawn against which.
+ * Which columns are drawn against which, and how.
  *
  * @property int $id
  * @property int $experiment_id
  * @property string $title
- * @property array{x: string, panels: list<array{y: list<string>}>, axes?: array<string, mixed>} $options
+ * @property array<string, mixed> $options  of its drawing
  * @property int $position
  */
 final class Figure extends Model
@@ -20,6 +21,11 @@ final class Figure extends Model
     public $timestamps = false;
 
     protected $guarded = [];
+
+    public function drawing(): FigureDrawing
+    {
+        return FigureDrawing::fromArray($this->options);
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

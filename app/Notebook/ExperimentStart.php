@@ -14,6 +14,7 @@ use App\Models\Span;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Welkion\Core\Notebook\Fields;
+use Welkion\Core\Notebook\FigureDrawing;
 use Welkion\Core\Notebook\Protocol;
 
 /** Begins experiments from protocols, and makes protocols of experiments. */
@@ -56,7 +57,7 @@ final readonly class ExperimentStart
             + ($e->is_words ? ['text' => ''] : ['unit' => $e->unit]) + ($e->is_per_run ? ['perRun' => true] : []));
         $lines = $rows->lines->map(static fn (Line $l): array => self::lineOf($l, $rows));
         $spans = $rows->spans->map(static fn (Span $s): array => ['name' => $s->name, 'column' => $rows->columns->find($s->column_id)->symbol ?? '', 'from' => $s->from, 'to' => $s->to]);
-        $figures = $rows->figures->map(static fn (Figure $f): array => ['title' => $f->title, 'x' => $f->options['x'], 'panels' => $f->options['panels']]);
+        $figures = $rows->figures->map(static fn (Figure $f): array => ['title' => $f->title] + $f->options);
 
         return ['title' => $rows->experiment->title] + $rows->experiment->plan + ['sentence' => 'Made of an experiment.'] + [
             'entries' => array_values($entries->all()), 'columns' => array_values($columns->all()), 'spans' => array_values($spans->all()),
@@ -91,9 +92,7 @@ final readonly class ExperimentStart
             }
         }
         foreach ($protocol->data->things('figures') as $i => $figure) {
-            Figure::query()->create($place + ['title' => $figure->text('title'), 'position' => $i + 1, 'options' => [
-                'x' => $figure->text('x'), 'panels' => array_map(static fn (Fields $p): array => ['y' => $p->texts('y')], $figure->things('panels')),
-            ]]);
+            Figure::query()->create($place + ['title' => $figure->text('title'), 'position' => $i + 1, 'options' => FigureDrawing::fromArray($figure->all)->toArray()]);
         }
         $told = $protocol->data->things('lines');
         foreach ($told as $i => $line) {

@@ -4,26 +4,25 @@ declare(strict_types=1);
 
 namespace App\Notebook;
 
-use App\Exceptions\Refusal;
 use App\Models\Experiment;
 use App\Models\Figure;
+use Welkion\Core\Exception\CoreException;
+use Welkion\Core\Notebook\FigureDrawing;
+use Welkion\Core\Units\Unit;
 
 /** Adds, changes and removes figures. */
 final readonly class FigureBook
 {
-    public const MOST_PANELS = 3;
-
     public function __construct(private Journal $journal)
     {
     }
 
-    /** @param  array{x?: string, panels?: list<array{y: list<string>}>}  $options  both, as the request was asked for */
+    /** @param  array<string, mixed>  $options  x, panels and what else is not as usual */
     public function add(Experiment $experiment, string $title, array $options, Sender $sender): void
     {
         $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $title, $options): string {
-            self::requireKnown($experiment, $options);
             $draft->create(Figure::class, [
-                'experiment_id' => $experiment->id, 'title' => $title, 'options' => $options,
+                'experiment_id' => $experiment->id, 'title' => $title, 'options' => self::drawn($experiment, $options),
                 'position' => 1 + (int) Figure::query()->where('experiment_id', $experiment->id)->max('position'),
             ]);
 
@@ -31,13 +30,12 @@ final readonly class FigureBook
         });
     }
 
-    /** @param  array{x?: string, panels?: list<array{y: list<string>}>}  $options  what is left out stays */
+    /** @param  array<string, mixed>  $options  what is left out stays */
     public function change(Experiment $experiment, Figure $figure, ?string $title, array $options, Sender $sender): void
     {
         $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $figure, $title, $options): string {
-            self::requireKnown($experiment, $options);
             $figure->refresh();
-            $draft->update($figure, ($title === null ? [] : ['title' => $title]) + ($options === [] ? [] : ['options' => $options + $figure->options]));
+            $draft->update($figure, ($title === null ? [] : ['title' => $title]) + ($options === [] ? [] : ['options' => self::drawn($experiment, $options + $figure->options)]));
 
             return 'Changed a figure';
         });
@@ -52,14 +50,17 @@ final readonly class FigureBook
         });
     }
 
-    /** @param  array{x?: string, panels?: list<array{y: list<string>}>}  $options */
-    private static function requireKnown(Experiment $experiment, array $options): void
+    /**
+     * @param  array<string, mixed>  $options
+     * @return array<string, mixed> as they are kept
+     *
+     * @throws CoreException If it cannot be drawn so; the message says what.
+     */
+    private static function drawn(Experiment $experiment, array $options): array
     {
-        $symbols = $experiment->columns()->pluck('symbol')->all();
-        foreach ([...(array) ($options['x'] ?? []), ...array_merge([], ...array_map(static fn (array $p): array => $p['y'], $options['panels'] ?? []))] as $symbol) {
-            if (! in_array($symbol, $symbols, true)) {
-                throw Refusal::badFormula("\"{$symbol}\" is no column here.");
-            }
-        }
+        $drawing = FigureDrawing::fromArray($options);
+        $drawing->check(array_map(Unit::ofHeader(...), $experiment->columns()->pluck('unit', 'symbol')->all()));
+
+        return $drawing->toArray();
     }
 }

@@ -43,11 +43,8 @@ final class Renaming
                 $draft->update($input, ['slot' => LineInput::IN_FORMULA.$to.substr($used, strlen($from))]);
             }
         }
-        $named = static fn (string $s): string => Symbols::base($s) === $from ? $to.substr($s, strlen($from)) : $s;
         foreach ($rows->figures as $figure) {
-            $draft->update($figure, ['options' => ['x' => $named($figure->options['x']), 'panels' => array_map(
-                static fn (array $p): array => ['y' => array_map($named, $p['y'])] + $p, $figure->options['panels'],
-            )] + $figure->options]);
+            $draft->update($figure, ['options' => $figure->drawing()->renamed($from, $to)->toArray()]);
         }
         self::renameInPlans($draft, $rows, $from, $to);
         $board = $draft->experiment->board();

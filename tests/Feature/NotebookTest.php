@@ -96,7 +96,7 @@ final class NotebookTest extends TestCase
         self::assertSame('derivative(p, Vol)', $columns['dpH']['formula']);
         self::assertSame('ct * Ve * r', str_replace('*', ' * ', str_replace(' ', '', $lines['n']['texts']['formula'])));
         self::assertSame(['x' => 'Vol', 'y' => 'p', 'volume' => 'Ve'], $lines['pKa']['uses']);
-        self::assertSame(['Vol', [['y' => ['p']], ['y' => ['dpH']]]], [$notebook['figures'][0]['x'], $notebook['figures'][0]['panels']]);
+        self::assertSame(['Vol', [['p'], ['dpH']]], [$notebook['figures'][0]['x'], array_column($notebook['figures'][0]['panels'], 'y')]);
         $this->patchJson($this->path("columns/{$ids['pH']}"), ['symbol' => 'Vol'])->assertUnprocessable()->assertJsonPath('detail', 'The symbol "Vol" is used here already. Choose another.');
         $this->patchJson($this->path("columns/{$ids['pH']}"), ['symbol' => '2p'])->assertUnprocessable();
     }
@@ -199,19 +199,55 @@ final class NotebookTest extends TestCase
         $this->patchJson($this->path("lines/{$id}"), ['texts' => ['formula' => '2 [L]', 'unit' => '']])->assertOk()->assertJsonPath('worked.0.result.unit', 'L');
     }
 
-    public function test_figures_draw_columns_that_are_there_in_at_most_three_panels(): void
+    public function test_figures_draw_columns_that_are_there_in_at_most_four_panels(): void
     {
         $panels = static fn (string ...$symbols): array => array_map(static fn (string $s): array => ['y' => [$s]], array_values($symbols));
-        $made = $this->postJson($this->path('figures'), ['title' => 'All', 'x' => 'V', 'panels' => $panels('pH', 'dpH', 'ddpH')])->assertCreated()->json('made');
-        $this->postJson($this->path('figures'), ['x' => 'V', 'panels' => $panels('pH', 'dpH', 'ddpH', 'T')])->assertUnprocessable()->assertJsonPath('detail', 'A figure has at most 3 panels.');
-        $this->postJson($this->path('figures'), ['x' => 'V', 'panels' => $panels('gone')])->assertUnprocessable();
+        $made = $this->postJson($this->path('figures'), ['title' => 'All', 'x' => 'V', 'panels' => $panels('pH', 'dpH', 'ddpH', 'T')])->assertCreated()->json('made');
+        $this->postJson($this->path('figures'), ['x' => 'V', 'panels' => $panels('pH', 'dpH', 'ddpH', 'T', 'V')])->assertUnprocessable()->assertJsonPath('detail', 'A figure has at most 4 panels.');
+        $this->postJson($this->path('figures'), ['x' => 'V', 'panels' => $panels('gone')])->assertUnprocessable()->assertJsonPath('detail', '"gone" is no column here.');
         $this->patchJson($this->path("figures/{$made}"), ['x' => 'T', 'panels' => $panels('pH')])->assertOk()->assertJsonPath('changed.0.value.x', 'T');
         // Two changes that cross each other: each changes its own part.
-        $this->patchJson($this->path("figures/{$made}"), ['x' => 'V'])->assertOk()->assertJsonPath('changed.0.value.x', 'V')->assertJsonPath('changed.0.value.panels', $panels('pH'));
-        $this->patchJson($this->path("figures/{$made}"), ['panels' => $panels('T')])->assertOk()->assertJsonPath('changed.0.value.x', 'V')->assertJsonPath('changed.0.value.panels', $panels('T'));
+        $this->patchJson($this->path("figures/{$made}"), ['x' => 'V'])->assertOk()->assertJsonPath('changed.0.value.x', 'V')->assertJsonPath('changed.0.value.panels.*.y', [['pH']]);
+        $this->patchJson($this->path("figures/{$made}"), ['panels' => $panels('T')])->assertOk()->assertJsonPath('changed.0.value.x', 'V')->assertJsonPath('changed.0.value.panels.*.y', [['T']]);
         $this->patchJson($this->path("figures/{$made}"), ['panels' => []])->assertUnprocessable();
         $this->patchJson($this->path("figures/{$made}"), ['x' => 'nothing'])->assertUnprocessable();
         $this->deleteJson($this->path("figures/{$made}"))->assertOk()->assertJsonPath('changed.0.value', null);
+    }
+
+    public function test_the_axes_of_a_figure_are_drawn_as_they_are_wished_and_the_data_stay(): void
+    {
+        $made = $this->postJson($this->path('figures'), [
+            'x' => 'V', 'axis' => ['unit' => 'L', 'from' => 0, 'to' => 0.025], 'points' => 'apart', 'bars' => true, 'caption' => 'Taken on a warm day.',
+            'panels' => [['y' => ['pH'], 'axis' => ['from' => 1.5], 'right' => ['T'], 'rightAxis' => ['unit' => 'K', 'scale' => 'log']]],
+        ])->assertCreated()->json();
+        $plain = ['scale' => 'linear', 'from' => null, 'to' => null, 'unit' => null, 'shown' => []];
+        $drawn = array_diff_key($made['changed'][0]['value'], ['id' => 0, 'position' => 0]);
+        self::assertEquals([
+            'title' => '', 'shownTitle' => '', 'x' => 'V', 'axis' => ['scale' => 'linear', 'from' => 0, 'to' => 0.025, 'unit' => 'L', 'shown' => ['V' => ['factor' => 0.001, 'offset' => 0]]],
+            'panels' => [[
+                'y' => ['pH'], 'axis' => ['from' => 1.5] + $plain, 'right' => ['T'],
+                'rightAxis' => ['scale' => 'log', 'from' => null, 'to' => null, 'unit' => 'K', 'shown' => ['T' => ['factor' => 1, 'offset' => 273.15]]],
+            ]],
+            'points' => 'apart', 'bars' => true, 'caption' => 'Taken on a warm day.',
+        ], $drawn);
+        $path = $this->path("figures/{$made['made']}");
+
+        // What is left out stays, what is given as nothing is as usual again.
+        $this->patchJson($path, ['axis' => null, 'caption' => ''])->assertOk()->assertJsonPath('changed.0.value.axis', $plain)->assertJsonPath('changed.0.value.caption', null)->assertJsonPath('changed.0.value.points', 'apart');
+        $this->postJson($this->path('undo'))->assertOk()->assertJsonPath('changed.0.value.axis.unit', 'L')->assertJsonPath('changed.0.value.caption', 'Taken on a warm day.');
+        foreach ([
+            [['axis' => ['unit' => 'kg']], 'kg'], [['axis' => ['from' => 5, 'to' => 3]], 'An axis that ends at 3 cannot begin at 5. Begin it lower, or end it higher.'],
+            [['axis' => ['scale' => 'log', 'from' => 0]], 'A logarithmic axis has no place for 0 and what is below. Begin it above 0.'],
+            [['axis' => ['from' => '5']], 'An axis goes from a number to a number'], [['points' => 'dashed'], ''], [['bars' => 1], ''],
+            [['panels' => [['y' => ['pH'], 'right' => ['pH']]]], '"pH" is drawn at the left and cannot be at the right, too.'],
+        ] as [$change, $sentence]) {
+            self::assertStringContainsString($sentence, (string) $this->patchJson($path, $change)->assertUnprocessable()->json('detail'));
+        }
+
+        // A column that measures something else by now is drawn as it is, and goes by its new name.
+        $this->patchJson($this->path('columns/'.$this->ids('columns')['T']), ['symbol' => 'theta', 'unit' => 'kPa', 'keepsNumbers' => true])->assertOk();
+        $this->getJson($this->path())->assertOk()->assertJsonPath('figures.'.(count($this->getJson($this->path())->json('figures')) - 1).'.panels.0.right', ['theta'])
+            ->assertJsonPath('figures.'.(count($this->getJson($this->path())->json('figures')) - 1).'.panels.0.rightAxis.shown', []);
     }
 
     public function test_a_column_that_shows_its_raw_signal_is_worked_out_anew(): void

@@ -253,16 +253,16 @@ final class TimedRunTest extends TestCase
         $this->patchJson("/api/experiments/{$blank->id}", ['runKind' => 'timed'])->assertOk()->assertJsonPath('undo', 'Runs are timed from now on');
         $this->getJson("/api/experiments/{$blank->id}")->assertJsonPath('plan.runKind', 'timed')->assertJsonPath('plan.timed.rate', 2)->assertJsonPath('plan.timed.length', 600)
             ->assertJsonPath('columns.0.symbol', 'time')->assertJsonPath('columns.0.kind', 'time')
-            ->assertJsonPath('figures.0.x', 'time')->assertJsonPath('figures.0.panels', [['y' => ['t']]]);
+            ->assertJsonPath('figures.0.x', 'time')->assertJsonPath('figures.0.panels.*.y', [['t']]);
         $this->postJson("/api/experiments/{$blank->id}/columns", ['symbol' => 'p', 'name' => 'Pressure', 'unit' => 'kPa', 'kind' => 'measured', 'probeKind' => 'pressure-sensor'])->assertCreated();
-        $this->getJson("/api/experiments/{$blank->id}")->assertJsonCount(1, 'figures')->assertJsonPath('figures.0.panels', [['y' => ['t']], ['y' => ['p']]]);
+        $this->getJson("/api/experiments/{$blank->id}")->assertJsonCount(1, 'figures')->assertJsonPath('figures.0.panels.*.y', [['t'], ['p']]);
         $this->postJson("/api/experiments/{$blank->id}/undo")->assertOk();
         $this->postJson("/api/experiments/{$blank->id}/undo")->assertOk();
         $this->getJson("/api/experiments/{$blank->id}")->assertJsonPath('plan.runKind', 'stepwise')->assertJsonCount(1, 'columns')->assertJsonCount(0, 'figures');
         $this->postJson("/api/experiments/{$blank->id}/columns", ['symbol' => 'V', 'name' => 'Volume', 'unit' => 'mL', 'kind' => 'step'])->assertCreated();
-        $this->getJson("/api/experiments/{$blank->id}")->assertJsonCount(1, 'figures')->assertJsonPath('figures.0.x', 'V')->assertJsonPath('figures.0.panels', [['y' => ['t']]]);
+        $this->getJson("/api/experiments/{$blank->id}")->assertJsonCount(1, 'figures')->assertJsonPath('figures.0.x', 'V')->assertJsonPath('figures.0.panels.*.y', [['t']]);
         $this->postJson("/api/experiments/{$blank->id}/columns", ['symbol' => 'p', 'name' => 'Pressure', 'unit' => 'kPa', 'kind' => 'measured', 'probeKind' => 'pressure-sensor'])->assertCreated();
-        $this->getJson("/api/experiments/{$blank->id}")->assertJsonCount(1, 'figures')->assertJsonPath('figures.0.panels', [['y' => ['t']]]);
+        $this->getJson("/api/experiments/{$blank->id}")->assertJsonCount(1, 'figures')->assertJsonPath('figures.0.panels.*.y', [['t']]);
         $this->patchJson("/api/experiments/{$blank->id}", ['runKind' => 'endless'])->assertUnprocessable();
     }
 

@@ -55,10 +55,8 @@ final readonly class NotebookShapes
     /** @return array<string, mixed> */
     public function figure(Figure $figure): array
     {
-        return [
-            'id' => $figure->id, 'title' => $figure->title, 'shownTitle' => $this->notebook->worded($figure->title), 'x' => $figure->options['x'],
-            'panels' => $figure->options['panels'], 'position' => $figure->position,
-        ];
+        return ['id' => $figure->id, 'title' => $figure->title, 'shownTitle' => $this->notebook->worded($figure->title), 'position' => $figure->position]
+            + (new DrawingShape($this->notebook))->of($figure->drawing());
     }
 
     /** @return array<string, mixed> */

@@ -6,6 +6,7 @@ namespace Welkion\Core\Notebook;
 
 use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Exception\CoreException;
+use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Formula\Formula;
 use Welkion\Core\Formula\PhysicalConstants;
 use Welkion\Core\Units\Unit;
@@ -131,11 +132,14 @@ final class ProtocolCheck
     private function figures(): void
     {
         foreach ($this->data->things('figures') as $i => $figure) {
-            $drawn = [$figure->text('x'), ...array_merge(...array_map(static fn (Fields $p): array => $p->texts('y'), $figure->things('panels')))];
-            foreach ($drawn as $symbol) {
-                if (! isset($this->symbols[Symbols::base($symbol)])) {
-                    $this->problems[] = 'In figure '.($i + 1).": \"{$symbol}\" is no column.";
+            try {
+                foreach (FigureDrawing::fromArray($figure->all)->columns() as $symbol) {
+                    if (! isset($this->symbols[Symbols::base($symbol)])) {
+                        $this->problems[] = 'In figure '.($i + 1).": \"{$symbol}\" is no column.";
+                    }
                 }
+            } catch (InvalidQuantity $error) {
+                $this->problems[] = 'In figure '.($i + 1).": {$error->getMessage()}";
             }
         }
     }

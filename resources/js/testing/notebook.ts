@@ -1,4 +1,15 @@
-import type { Column, Entry, Line, Mark, Notebook, Row, RunRows, RunSummary, WorkedLine } from '../lib/api/types'
+import type {
+  Column,
+  Entry,
+  Figure,
+  Line,
+  Mark,
+  Notebook,
+  Row,
+  RunRows,
+  RunSummary,
+  WorkedLine,
+} from '../lib/api/types'
 import { measured } from './examples'
 
 export function column(symbol: string, change: Partial<Column> = {}): Column {
@@ -150,6 +161,25 @@ export function runRows(id: number, rows: Row[], change: Partial<RunRows> = {}):
   }
 }
 
+const PLAIN_AXIS = { scale: 'linear' as const, from: null, to: null, unit: null, shown: {} }
+
+/** A figure as most are; y by panel. */
+export function figure(x: string, y: string[][], change: Partial<Figure> = {}): Figure {
+  return {
+    id: 1,
+    title: '',
+    shownTitle: '',
+    x,
+    axis: PLAIN_AXIS,
+    panels: y.map((of) => ({ y: of, axis: PLAIN_AXIS, right: [], rightAxis: PLAIN_AXIS })),
+    points: null,
+    bars: false,
+    caption: null,
+    position: 1,
+    ...change,
+  }
+}
+
 /** A small titration: two runs, two lines, one figure. */
 export function notebook(change: Partial<Notebook> = {}): Notebook {
   return {
@@ -177,7 +207,7 @@ export function notebook(change: Partial<Notebook> = {}): Notebook {
     entries: [entry('c', { unit: 'mol/L', value: 0.1 }), entry('titrant', { isWords: true, text: 'NaOH' })],
     columns: [VOLUME, PH],
     spans: [],
-    figures: [{ id: 1, title: '', shownTitle: '', x: 'V', panels: [{ y: ['pH'] }], position: 1 }],
+    figures: [figure('V', [['pH']])],
     lines: [line(1, 'Veq', { method: 'equivalence', uses: { x: 'V', y: 'pH' } }), line(2, 'n')],
     runs: [run(1), run(2)],
     stages: { prepare: true, record: true, reason: false, report: false },

@@ -5,6 +5,7 @@ interface TypedFieldProps {
   value: string
   hideLabel?: boolean
   widthClass?: string
+  maxLength?: number
   problem?: string | undefined
   onChange: (text: string) => void
 }
@@ -15,6 +16,7 @@ export function TypedField({
   value,
   hideLabel = false,
   widthClass = 'w-full',
+  maxLength = 60,
   problem,
   onChange,
 }: TypedFieldProps) {
@@ -35,7 +37,7 @@ export function TypedField({
         className={`input input-sm num bg-base-100 ${widthClass} ${problem === undefined ? '' : 'input-error'}`}
         autoComplete="off"
         value={text}
-        maxLength={60}
+        maxLength={maxLength}
         aria-invalid={problem === undefined ? undefined : true}
         aria-describedby={problem === undefined ? undefined : `${id}-problem`}
         onChange={(event) => {

@@ -1,9 +1,10 @@
 import { useId } from 'react'
 import type { Figure, Notebook } from '../../lib/api/types'
+import { askedPanels } from '../../lib/figure/axisUnits'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { useFigures } from '../notebook'
 
-const MOST_PANELS = 3
+const MOST_PANELS = 4
 
 /** What is drawn, in words that are pressed to change it. */
 export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: Figure }) {
@@ -11,9 +12,10 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
   const columns = notebook.columns
   const plain = columns.filter(({ isWords }) => !isWords)
   // Only what is changed: the other may be on its way to something else.
-  const draw = (panels: Figure['panels']) => {
+  const draw = (panels: (Partial<ReturnType<typeof askedPanels>[number]> & { y: string[] })[]) => {
     change.act({ figure: figure.id, panels })
   }
+  const asked = askedPanels(figure.panels)
   const next = plain.find(({ symbol }) => symbol !== figure.x && !figure.panels.some(({ y }) => y.includes(symbol)))
   return (
     <span className="flex flex-wrap items-baseline gap-x-3 gap-y-1 text-sm">
@@ -24,7 +26,17 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
             value={panel.y[0] ?? ''}
             options={plain.map(({ symbol }) => symbol)}
             onChange={(symbol) => {
-              draw(figure.panels.map((one, i) => (i === index ? { y: [symbol] } : one)))
+              draw(
+                asked.map((one, i) =>
+                  i === index
+                    ? {
+                        ...one,
+                        y: [symbol, ...one.y.slice(1).filter((of) => of !== symbol)],
+                        right: one.right.filter((of) => of !== symbol),
+                      }
+                    : one,
+                ),
+              )
             }}
           />
           {figure.panels.length > 1 ? (
@@ -33,7 +45,7 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
               className="word-button px-0.5 font-normal!"
               aria-label={`Remove panel ${index + 1}`}
               onClick={() => {
-                draw(figure.panels.filter((_, i) => i !== index))
+                draw(asked.filter((_, i) => i !== index))
               }}
             >
               ×
@@ -46,7 +58,8 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
         value={figure.x}
         options={columns.map(({ symbol }) => symbol)}
         onChange={(symbol) => {
-          change.act({ figure: figure.id, x: symbol })
+          // Ends and unit were those of the other column.
+          change.act({ figure: figure.id, x: symbol, axis: { scale: figure.axis.scale } })
         }}
       />
       {figure.panels.length < MOST_PANELS && next !== undefined ? (
@@ -54,7 +67,7 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
           type="button"
           className="word-button"
           onClick={() => {
-            draw([...figure.panels, { y: [next.symbol] }])
+            draw([...asked, { y: [next.symbol] }])
           }}
         >
           + panel

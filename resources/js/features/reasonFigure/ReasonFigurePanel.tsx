@@ -2,6 +2,7 @@ import { useQueries } from '@tanstack/react-query'
 import { useCallback, useMemo, useState, type KeyboardEvent } from 'react'
 import { answerOf, api } from '../../lib/api/client'
 import type { Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
+import { selectionInUnits, shownAlong } from '../../lib/figure/axisUnits'
 import { paperInk, type Ink } from '../../lib/figure/ink'
 import { MOST_DRAWN_AS_PARTS, pickPoints, pointCount } from '../../lib/figure/drawn'
 import { notebookFigure } from '../../lib/figure/notebookFigure'
@@ -10,6 +11,7 @@ import { columnHead } from '../../lib/notebook/labels'
 import { hasRows } from '../../lib/notebook/runs'
 import { useKey } from '../../ui/useKey'
 import { download, Figure, pictureOf, type FigureCanvas } from '../figure'
+import { AxesCard } from './AxesCard'
 import { captionOf } from './caption'
 import { figureInput } from './figureInput'
 import { FigureTitle } from './FigureTitle'
@@ -32,6 +34,7 @@ interface ReasonFigurePanelProps {
 export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSelect, onRun }: ReasonFigurePanelProps) {
   const [canvas, setCanvas] = useState<FigureCanvas | null>(null)
   const [place, setPlace] = useState(0)
+  const [areAxesShown, setAreAxesShown] = useState(false)
   const [shown, setShown] = useState<number[]>([])
   const figure = notebook.figures[place] ?? notebook.figures[0]
   const others = useOthers(
@@ -42,12 +45,21 @@ export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSe
     () => figureInput({ notebook, figure, worked, run, rows, others, selection }),
     [notebook, figure, worked, run, rows, others, selection],
   )
+  // What is selected is kept in the units of the columns, whatever unit an axis has.
+  const along = useMemo(() => shownAlong(figure?.axis, figure?.x ?? ''), [figure])
+  const shownSelection = selectionInUnits(selection, along.to)
+  const handleSelect = useCallback(
+    (chosen: Selection) => {
+      onSelect(selectionInUnits(chosen, along.back))
+    },
+    [onSelect, along],
+  )
   const option = useCallback((ink: Ink) => (input === null ? {} : notebookFigure(input, ink)), [input])
   const points = useMemo(() => (input === null ? [] : pickPoints(input)), [input])
   const handleReady = useCallback((made: FigureCanvas | null) => {
     setCanvas(made)
   }, [])
-  useSpanGesture(canvas, input?.panels.length ?? 0, points, onSelect)
+  useSpanGesture(canvas, input?.panels.length ?? 0, points, handleSelect)
   useKey('f', () => canvas?.fit())
 
   function handleKeyDown(event: KeyboardEvent) {
@@ -56,7 +68,9 @@ export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSe
     if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return
     event.preventDefault()
     const movement = event.key === 'ArrowRight' ? 'on' : 'back'
-    onSelect(event.shiftKey ? stretchSpan(points, selection, movement) : movePick(points, selection, movement))
+    handleSelect(
+      event.shiftKey ? stretchSpan(points, shownSelection, movement) : movePick(points, shownSelection, movement),
+    )
   }
 
   async function handlePicture(kind: 'png' | 'svg') {
@@ -101,6 +115,18 @@ export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSe
         ) : null}
         <span className="flex-1" />
         {figure === undefined ? null : <FigureWords notebook={notebook} figure={figure} />}
+        {figure === undefined ? null : (
+          <button
+            type="button"
+            className="word-button text-sm font-normal!"
+            aria-expanded={areAxesShown}
+            onClick={() => {
+              setAreAxesShown(!areAxesShown)
+            }}
+          >
+            Axes …
+          </button>
+        )}
         <RunsMenu runs={notebook.runs.filter(hasRows)} current={run.id} shown={shown} onRun={onRun} onShow={setShown} />
         <button type="button" className="word-button text-sm font-normal!" onClick={() => canvas?.fit()}>
           Fit view <kbd className="key">F</kbd>
@@ -115,6 +141,15 @@ export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSe
           </button>
         </span>
       </div>
+      {figure === undefined || !areAxesShown ? null : (
+        <AxesCard
+          notebook={notebook}
+          figure={figure}
+          onClose={() => {
+            setAreAxesShown(false)
+          }}
+        />
+      )}
       {input === null ? (
         <NoFigure notebook={notebook} />
       ) : (
@@ -137,7 +172,8 @@ export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSe
             rows={rows}
             points={points}
             x={input.x}
-            selection={selection}
+            selection={shownSelection}
+            back={along.back}
             canvas={canvas}
             onClear={() => {
               onSelect(NOTHING)

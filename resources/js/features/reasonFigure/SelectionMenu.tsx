@@ -15,6 +15,8 @@ interface SelectionMenuProps {
   points: readonly PickPoint[]
   x: Column
   selection: Selection
+  /** What makes a value along x one of its column again. */
+  back: (value: number) => number
   canvas: FigureCanvas | null
   onClear: () => void
 }
@@ -22,7 +24,7 @@ interface SelectionMenuProps {
 const WIDTH_PX = 330
 
 /** What can be done with the span or the reading just picked, in words beside it. */
-export function SelectionMenu({ notebook, rows, points, x, selection, canvas, onClear }: SelectionMenuProps) {
+export function SelectionMenu({ notebook, rows, points, x, selection, back, canvas, onClear }: SelectionMenuProps) {
   const { takeBack } = useSetAside(notebook, rows)
   const [asking, setAsking] = useState<readonly Row[] | null>(null)
   const place = placeOf(selection, points, canvas)
@@ -40,6 +42,7 @@ export function SelectionMenu({ notebook, rows, points, x, selection, canvas, on
               notebook={notebook}
               x={x}
               span={selection}
+              back={back}
               readings={pointsIn(points, selection.from, selection.to).flatMap(({ id }) => rowOf(id) ?? [])}
               isThinned={rows.typed?.isThinned === true}
               onSetAside={setAsking}
@@ -65,7 +68,7 @@ export function SelectionMenu({ notebook, rows, points, x, selection, canvas, on
           within={
             // Of a long run only some rows are known here.
             selection.kind === 'span' && rows.typed?.isThinned === true
-              ? { columnId: x.id, from: selection.from, to: selection.to }
+              ? { columnId: x.id, from: back(selection.from), to: back(selection.to) }
               : null
           }
           onClose={() => {
@@ -82,6 +85,7 @@ interface SpanWordsProps {
   notebook: Notebook
   x: Column
   span: { from: number; to: number }
+  back: (value: number) => number
   readings: readonly Row[]
   /** Whether there are more rows than are known here. */
   isThinned: boolean
@@ -96,7 +100,7 @@ const QUICK = [
   ['area', 'area'],
 ] as const
 
-function SpanWords({ notebook, x, span, readings, isThinned, onSetAside, onClear }: SpanWordsProps) {
+function SpanWords({ notebook, x, span, back, readings, isThinned, onSetAside, onClear }: SpanWordsProps) {
   const { add, change } = useLines(notebook.id)
   const [figure] = notebook.figures
   const y = figure?.panels[0]?.y[0] ?? ''
@@ -104,8 +108,8 @@ function SpanWords({ notebook, x, span, readings, isThinned, onSetAside, onClear
   const spanTold = {
     columnId: x.id,
     name: `span ${notebook.spans.length + 1}`,
-    from: round(span.from),
-    to: round(span.to),
+    from: round(back(span.from)),
+    to: round(back(span.to)),
   }
   // Lines that work along this very column can be told to look here.
   const along = notebook.lines.filter(({ uses }) => uses.x === x.symbol)

@@ -10,6 +10,7 @@ export function captionOf(
   { rows, trustSentences, timed, typed }: RunRows,
   others: readonly RunSummary[] = [],
 ): string {
+  if (figure?.caption != null) return `Figure 1. ${figure.caption}`
   const column = (symbol: string) => notebook.columns.find((one) => one.symbol === symbol)
   const named = (symbol: string) => {
     const one = column(symbol)

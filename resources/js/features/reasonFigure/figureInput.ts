@@ -1,5 +1,6 @@
 import type { Figure, Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
 import type { DrawnRun, FigureInput, PlacedMark } from '../../lib/figure/drawn'
+import { drawingOf, inUnits, named } from '../../lib/figure/axisUnits'
 import type { Selection } from '../../lib/figure/selection'
 import { circled, typeset } from '../../lib/format'
 import { unitBehind } from '../../lib/notebook/labels'
@@ -29,10 +30,11 @@ export function figureInput({
   const column = (symbol: string) => notebook.columns.find((one) => one.symbol === symbol)
   const x = figure === undefined ? undefined : column(figure.x)
   if (figure === undefined || x === undefined) return null
-  const panels = figure.panels
-    .map(({ y }) => y.flatMap((symbol) => column(symbol) ?? []))
-    .filter((columns) => columns.length > 0)
-  if (panels.length === 0) return null
+  const there = {
+    ...figure,
+    panels: figure.panels.filter(({ y }) => y.some((symbol) => column(symbol) !== undefined)),
+  }
+  if (there.panels.length === 0) return null
   const drawn = (of: RunSummary, data: RunRows): DrawnRun => ({
     id: of.id,
     number: of.number,
@@ -40,9 +42,10 @@ export function figureInput({
     rows: data.rows,
   })
   const spanIds = new Set(notebook.lines.flatMap(({ spanId }) => spanId ?? []))
-  return {
-    x,
-    panels,
+  const input: FigureInput = {
+    x: named(x, figure.axis) ?? x,
+    panels: there.panels.map(({ y, axis }) => y.flatMap((symbol) => named(column(symbol), axis) ?? [])),
+    drawing: drawingOf(there, column),
     runs: [...others.map((other) => drawn(other.run, other.rows)), drawn(run, rows)].sort(
       (a, b) => a.number - b.number,
     ),
@@ -56,6 +59,7 @@ export function figureInput({
       .map(({ from, to }) => [from, to] as const),
     ...(selection === undefined ? {} : { selection }),
   }
+  return inUnits(input, there)
 }
 
 /** The marks of all lines, named by the number of their line; the first mark of each also tells its result. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { line, mark, notebook, ROWS, run, runRows, worked } from '../../testing/notebook'
+import { figure as figured, line, mark, notebook, ROWS, run, runRows, worked } from '../../testing/notebook'
 import { captionOf } from './caption'
 import { figureInput, marksOf } from './figureInput'
 
@@ -23,9 +23,8 @@ describe('what the figure of Reason draws', () => {
   it('draws nothing without a figure, or one of columns that are gone', () => {
     const source = { notebook: base, worked: [], run: run(1), rows: runRows(1, ROWS) }
     expect(figureInput({ ...source, figure: undefined })).toBeNull()
-    const gone = { id: 2, title: '', shownTitle: '', position: 1 }
-    expect(figureInput({ ...source, figure: { ...gone, x: 'q', panels: [{ y: ['pH'] }] } })).toBeNull()
-    expect(figureInput({ ...source, figure: { ...gone, x: 'V', panels: [{ y: ['q'] }] } })).toBeNull()
+    expect(figureInput({ ...source, figure: figured('q', [['pH']]) })).toBeNull()
+    expect(figureInput({ ...source, figure: figured('V', [['q']]) })).toBeNull()
   })
 
   it('shades the spans that lines work over', () => {
@@ -77,11 +76,11 @@ describe('what the figure of Reason draws', () => {
   })
 
   it('begins a caption large where it begins with a word, and tells runs in their order', () => {
-    const turned = { id: 3, title: '', shownTitle: '', position: 1, x: 'pH', panels: [{ y: ['V'] }] }
+    const turned = figured('pH', [['V']])
     expect(captionOf(base, turned, run(3), runRows(3, ROWS.slice(0, 2)), [run(2), run(1)])).toBe(
       'Figure 1. Volume of NaOH added V / mL against pH; run 1, run 2, run 3, 2 readings.',
     )
-    const strange = { ...turned, panels: [{ y: ['pH', 'q'] }], x: 'V' }
+    const strange = figured('V', [['pH', 'q']])
     expect(captionOf(base, strange, run(1), runRows(1, []))).toContain('pH, q against volume of NaOH')
   })
 })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { column, run } from '../../testing/notebook'
+import { figure as figured, column, run } from '../../testing/notebook'
 import { roomFor, timedInput, timedPanels, type TimedSource } from './timedInput'
 import { timedNow } from './timedState'
 
@@ -33,7 +33,7 @@ function source(change: Partial<TimedSource> = {}): TimedSource {
 
 describe('a figure against time', () => {
   it('draws the panels of the first figure against time, or each measured column by itself', () => {
-    const figure = { id: 1, title: '', shownTitle: '', x: 't', panels: [{ y: ['p', 'q'] }, { y: ['q'] }], position: 1 }
+    const figure = figured('t', [['p', 'q'], ['q']])
     const columns = [T, P, R, column('q', { kind: 'derived' })]
     expect(timedPanels(columns, [{ ...figure, x: 'p' }, figure])?.panels).toEqual([[P]])
     expect(timedPanels(columns, [])?.panels).toEqual([[P], [R]])

@@ -2281,15 +2281,56 @@ export interface components {
             from: number;
             to: number;
         };
+        /** @description how an axis is drawn, in its unit; null: as the values are, in the unit of its columns */
+        Axis: {
+            /** @enum {string} */
+            scale?: "linear" | "log";
+            from?: number | null;
+            to?: number | null;
+            unit?: string | null;
+        };
+        DrawnAxis: {
+            /** @enum {string} */
+            scale: "linear" | "log";
+            from: number | null;
+            to: number | null;
+            unit: string | null;
+            /** @description what makes a value of a column one of this axis, by symbol: factor times value plus offset; without, it is drawn as it is */
+            shown: {
+                [key: string]: {
+                    factor: number;
+                    offset: number;
+                };
+            };
+        };
         Panels: {
             y: string[];
+            axis?: components["schemas"]["Axis"];
+            right?: string[];
+            rightAxis?: components["schemas"]["Axis"];
+        }[];
+        DrawnPanels: {
+            y: string[];
+            axis: components["schemas"]["DrawnAxis"];
+            right: string[];
+            rightAxis: components["schemas"]["DrawnAxis"];
         }[];
         Figure: {
             id: number;
             title: string;
             shownTitle: string;
             x: string;
-            panels: components["schemas"]["Panels"];
+            axis: components["schemas"]["DrawnAxis"];
+            panels: components["schemas"]["DrawnPanels"];
+            /**
+             * @description null: as they were recorded
+             * @enum {string|null}
+             */
+            points: "joined" | "apart" | null;
+            /** @description whether the ± of points is drawn */
+            bars: boolean;
+            /** @description in place of the one the figure gets by itself */
+            caption: string | null;
             position: number;
         };
         TypedNumber: {
@@ -4956,7 +4997,12 @@ export interface operations {
                     title?: string | null;
                     /** @description symbol of a column */
                     x: string;
+                    axis?: components["schemas"]["Axis"];
                     panels: components["schemas"]["Panels"];
+                    /** @enum {string|null} */
+                    points?: "joined" | "apart" | null;
+                    bars?: boolean;
+                    caption?: string | null;
                 };
             };
         };
@@ -5019,7 +5065,12 @@ export interface operations {
                     title?: string | null;
                     /** @description symbol of a column */
                     x?: string;
+                    axis?: components["schemas"]["Axis"];
                     panels?: components["schemas"]["Panels"];
+                    /** @enum {string|null} */
+                    points?: "joined" | "apart" | null;
+                    bars?: boolean;
+                    caption?: string | null;
                 };
             };
         };

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { column, notebook } from '../../testing/notebook'
+import { figure, column, notebook } from '../../testing/notebook'
 import type { Board, LiveBench, LiveProbe } from '../api/types'
 import { arranged, changed, columnColour, columnsOf, offeredColumns, swapped } from './tiles'
 import { liveValue, reachOf, share, shownNumber, tableMoments, valueAt } from './values'
@@ -55,7 +55,7 @@ describe('tiles', () => {
 
   it('have the colours of the figure', () => {
     const one = notebook({
-      figures: [{ id: 1, title: '', shownTitle: '', x: 't', panels: [{ y: ['a', 'b'] }, { y: ['c'] }, { y: ['d'] }], position: 1 }], // prettier-ignore
+      figures: [figure('t', [['a', 'b'], ['c'], ['d']])],
     })
     const [run] = one.runs
     expect(run?.number).toBe(1)

@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import { TEST_INK } from '../../testing/notebook'
-import { axis, extentOf, niceRange, niceStep, restRange, tightRange } from './axes'
+import {
+  axis,
+  extentOf,
+  niceRange,
+  niceStep,
+  powerText,
+  restRange,
+  tightRange,
+  wishedRange,
+  type AxisWish,
+} from './axes'
 
 describe('axes', () => {
   it.each([
@@ -74,5 +84,48 @@ describe('axes', () => {
     expect(extentOf([3, -2, 7])).toEqual({ min: -2, max: 7 })
     expect(extentOf([4])).toEqual({ min: 4, max: 4 })
     expect(extentOf([])).toBeNull()
+  })
+
+  const usual = (values: Iterable<number>) => niceRange(values, null)
+  const wish = (change: Partial<AxisWish>): AxisWish => ({ scale: 'linear', from: null, to: null, ...change })
+
+  it.each([
+    [wish({}), [2, 11], { min: 2, max: 12 }],
+    [wish({ from: 0 }), [2, 11], { min: 0, max: 12 }],
+    [wish({ to: 20 }), [2, 11], { min: 0, max: 20 }],
+    [wish({ from: 3, to: 7 }), [2, 11], { min: 3, max: 7 }],
+    // What lies outside counts no more for the other end.
+    [wish({ to: 5 }), [2, 3, 900], { min: 2, max: 5 }],
+    [wish({ from: 100 }), [2, 11], { min: 100, max: 106 }],
+  ])('begins and ends where it is wished: %o of %o', (wished, values, range) => {
+    expect(wishedRange(values, wished, usual)).toMatchObject(range)
+  })
+
+  it.each([
+    [wish({ scale: 'log' }), [0.02, 350], { min: 0.01, max: 1000 }],
+    [wish({ scale: 'log' }), [1, 100], { min: 1, max: 100 }],
+    [wish({ scale: 'log' }), [-5, 0, 30], { min: 10, max: 100 }],
+    [wish({ scale: 'log' }), [10], { min: 10, max: 100 }],
+    [wish({ scale: 'log' }), [], { min: 1, max: 10 }],
+    [wish({ scale: 'log', from: 2 }), [3, 50], { min: 2, max: 100 }],
+    [wish({ scale: 'log', to: 40 }), [3, 50], { min: 1, max: 40 }],
+    [wish({ scale: 'log', from: 500 }), [3, 50], { min: 500, max: 1000 }],
+  ])('by powers of ten holds what is above zero: %o of %o', (wished, values, range) => {
+    const found = wishedRange(values, wished, usual)
+    expect(found.min).toBeCloseTo(range.min, 12)
+    expect(found.max).toBeCloseTo(range.max, 12)
+    expect(axis(TEST_INK, 'c', found, 0)).toMatchObject({ type: 'log', min: found.min, max: found.max })
+    expect(axis(TEST_INK, 'c', found, 0)).not.toHaveProperty('interval')
+  })
+
+  it.each([
+    [1, '1'],
+    [1000, '1000'],
+    [0.001, '0.001'],
+    [1e4, '10⁴'],
+    [1e-12, '10⁻¹²'],
+    [250, '250'],
+  ])('writes %d as %s', (value, text) => {
+    expect(powerText(value)).toBe(text)
   })
 })

@@ -83,18 +83,68 @@ function decimalsOf(step: number): number {
   return Math.max(0, Math.min(8, decimals + (Math.abs((step * 10 ** decimals) % 1) > 1e-6 ? 1 : 0)))
 }
 
+/** What somebody wishes of an axis, in its unit; null: as the values are. */
+export interface AxisWish {
+  scale: 'linear' | 'log'
+  from: number | null
+  to: number | null
+}
+
+export type DrawnRange = AxisRange & { step: number; isLogarithmic?: boolean }
+
+/** The range that is wished, and where nothing is, that of the values. */
+export function wishedRange(
+  values: readonly number[],
+  wish: AxisWish | null,
+  usual: (values: Iterable<number>) => AxisRange & { step: number },
+): DrawnRange {
+  if (wish === null) return usual(values)
+  if (wish.scale === 'log') return logRange(values, wish)
+  if (wish.from === null && wish.to === null) return usual(values)
+  const inside = values.filter((value) => value >= (wish.from ?? -Infinity) && value <= (wish.to ?? Infinity))
+  const ends = [wish.from, wish.to].filter((end) => end !== null)
+  const nice = usual([...inside, ...ends])
+  // An end with nothing beyond it, as 0 typed above all values, gets room on its other side.
+  const min = wish.from ?? Math.min(nice.min, (wish.to ?? 0) - nice.step)
+  const max = wish.to ?? Math.max(nice.max, (wish.from ?? 0) + nice.step)
+  return { min, max, step: niceStep(max - min) }
+}
+
+/** Whole powers of ten around what is above zero; one of them at least. */
+function logRange(values: readonly number[], wish: AxisWish): DrawnRange {
+  const extent = extentOf(values.filter((value) => value > 0)) ?? { min: 1, max: 10 }
+  const min = wish.from ?? 10 ** Math.floor(Math.log10(Math.min(extent.min, wish.to ?? Infinity)) + HAIR)
+  const max = wish.to ?? 10 ** Math.ceil(Math.log10(Math.max(extent.max, min)) - HAIR)
+  return max > min
+    ? { min, max, step: 1, isLogarithmic: true }
+    : wish.to === null
+      ? { min, max: 10 * min, step: 1, isLogarithmic: true }
+      : { min: max / 10, max, step: 1, isLogarithmic: true }
+}
+
+const RAISED = ['⁰', '¹', '²', '³', '⁴', '⁵', '⁶', '⁷', '⁸', '⁹']
+
+/** A power of ten as it is written: 0.01, 100, and with more noughts 10⁴. */
+export function powerText(value: number): string {
+  const power = Math.round(Math.log10(value))
+  if (Math.abs(value / 10 ** power - 1) > 1e-9) return String(Number(value.toPrecision(3)))
+  if (Math.abs(power) <= 3) return power >= 0 ? String(Math.round(value)) : value.toFixed(-power)
+  return `10${power < 0 ? '⁻' : ''}${String(Math.abs(power)).replace(/\d/g, (digit) => RAISED[Number(digit)] ?? '')}`
+}
+
 /** An axis in the style of the field book: ticks outside, fine grid, the name with its unit. */
-export function axis(ink: Ink, name: string, range: AxisRange & { step: number }, nameGap: number) {
+export function axis(ink: Ink, name: string, range: DrawnRange, nameGap: number) {
   const decimals = decimalsOf(range.step)
+  const isLogarithmic = range.isLogarithmic === true
   return {
-    type: 'value' as const,
+    type: isLogarithmic ? ('log' as const) : ('value' as const),
     name,
     nameLocation: 'middle' as const,
     nameGap: nameGap * ink.scale,
     nameTextStyle: { color: ink.text, fontFamily: ink.sans, fontSize: 15 * ink.scale },
     min: range.min,
     max: range.max,
-    interval: range.step,
+    ...(isLogarithmic ? {} : { interval: range.step }),
     axisLine: { show: true, onZero: false, lineStyle: { color: ink.text } },
     axisTick: { show: true, length: 6, lineStyle: { color: ink.text } },
     minorTick: { show: true, splitNumber: 5, length: 3, lineStyle: { color: ink.text } },
@@ -103,7 +153,7 @@ export function axis(ink: Ink, name: string, range: AxisRange & { step: number }
       fontFamily: ink.mono,
       fontSize: 13 * ink.scale,
       hideOverlap: true,
-      formatter: (value: number) => fixed(value, decimals),
+      formatter: (value: number) => (isLogarithmic ? powerText(value) : fixed(value, decimals)),
     },
     splitLine: { show: true, lineStyle: { color: ink.grid, width: 1 } },
     minorSplitLine: { show: true, lineStyle: { color: ink.grid, width: 0.5, opacity: 0.6 } },

@@ -1,7 +1,9 @@
 import type { Column, Mark, Row } from '../api/types'
 import { numberOf, stepText } from '../notebook/labels'
-import type { AxisRange } from './axes'
+import type { AxisRange, AxisWish } from './axes'
 import type { PickPoint, Selection } from './selection'
+
+export type { AxisWish }
 
 export interface DrawnRun {
   id: number
@@ -17,9 +19,26 @@ export interface DrawnRun {
 /** A mark with what stands beside it. */
 export type PlacedMark = Mark & { text: string }
 
+/** How a panel is drawn: its axis, and what is drawn along a second one at the right. */
+export interface PanelWish {
+  axis: AxisWish
+  right: readonly Column[]
+  rightAxis: AxisWish
+}
+
+/** How a figure is drawn where it is not as usual. */
+export interface DrawingWish {
+  axis: AxisWish
+  panels: readonly PanelWish[]
+  /** Whether points are joined; null: as they were recorded. */
+  points: 'joined' | 'apart' | null
+  hasBars: boolean
+}
+
 export interface FigureInput {
   x: Column
   panels: readonly (readonly Column[])[]
+  drawing?: DrawingWish
   runs: readonly DrawnRun[]
   marks?: readonly PlacedMark[]
   /** Stretches of x that are shaded: those lines work over. */
@@ -116,6 +135,39 @@ export function pickPoints({ x, panels, runs }: FigureInput): PickPoint[] {
       }),
     )
     .sort((a, b) => a.x - b.x)
+}
+
+/** The axis a panel's columns of one side are drawn along: those at the left first, in the order of the panels, then those at the right. */
+export function axisIndexOf({ drawing, panels }: FigureInput, panel: number, isRight: boolean): number {
+  if (!isRight) return panel
+  const before = (drawing?.panels ?? []).slice(0, panel).filter(({ right }) => right.length > 0).length
+  return panels.length + before
+}
+
+/** The points that have a place: by powers of ten there is none for 0 and what is below. */
+export function placeable(
+  points: readonly Point[],
+  { drawing }: FigureInput,
+  panel: number,
+  isRight: boolean,
+): readonly Point[] {
+  const wish = drawing?.panels[panel]
+  const [alongX, alongY] = [drawing?.axis.scale === 'log', (isRight ? wish?.rightAxis : wish?.axis)?.scale === 'log']
+  return alongX || alongY ? points.filter(([x, y]) => !(alongX && x <= 0) && !(alongY && y <= 0)) : points
+}
+
+/** How far each point that is drawn may be off, as upright lines with a gap after each. */
+export function barsOf(rows: readonly Row[], x: Column, y: Column, words: readonly string[] | null): Point[] {
+  return rows.flatMap((row): Point[] => {
+    const at = xOf(row, x, words)
+    const cell = row.cells[y.symbol]
+    if (at === null || cell == null || row.setAside !== null || !(cell.uncertainty > 0)) return []
+    return [
+      [at, cell.value - cell.uncertainty],
+      [at, cell.value + cell.uncertainty],
+      [at, NaN],
+    ]
+  })
 }
 
 export function pointCount({ panels, runs }: FigureInput): number {

@@ -1,7 +1,17 @@
 import type { EChartsOption } from 'echarts'
 import { describe, expect, it } from 'vitest'
 import { BATH, column, mark, PH, row, ROWS, TEST_INK, VOLUME } from '../../testing/notebook'
-import { pickPoints, pointCount, type DrawnRun, type FigureInput, type Point } from './drawn'
+import {
+  axisIndexOf,
+  pickPoints,
+  pointCount,
+  type AxisWish,
+  type DrawingWish,
+  type DrawnRun,
+  type FigureInput,
+  type PanelWish,
+  type Point,
+} from './drawn'
 import { notebookFigure } from './notebookFigure'
 import { endsLow, nextSeries } from './series'
 
@@ -270,5 +280,68 @@ describe('a figure of a notebook', () => {
       [false, false],
       [false, false],
     ])
+  })
+
+  const axis = (change: Partial<AxisWish> = {}): AxisWish => ({ scale: 'linear', from: null, to: null, ...change })
+  const drawing = (change: Partial<DrawingWish> = {}, panel: Partial<PanelWish> = {}): DrawingWish => ({
+    axis: axis(),
+    panels: [{ axis: axis(), right: [], rightAxis: axis(), ...panel }],
+    points: null,
+    hasBars: false,
+    ...change,
+  })
+
+  it('draws a second column along an axis of its own at the right, with its marks', () => {
+    const rows = ROWS.map((of, i) => ({ ...of, cells: { ...of.cells, ...row(9, 0, { T: 20 + i }).cells } }))
+    const runs = [{ id: 7, number: 1, name: 'Run 1', rows }]
+    const marks = [{ ...mark('point', { xSymbol: 'V', ySymbol: 'T', x: [5], y: [21] }), text: 'warm' }]
+    const { option, named } = drawn({ runs, marks, drawing: drawing({}, { right: [column('T')] }) })
+    expect(option.yAxis).toHaveLength(2)
+    expect(option.yAxis[1]).toMatchObject({ position: 'right', gridIndex: 0, min: 20, max: 22 })
+    const series = option.series as unknown as { name?: string; yAxisIndex?: number; data: unknown[] }[]
+    expect(series.filter(({ name }) => name === 'Run 1').map(({ yAxisIndex }) => yAxisIndex)).toEqual([0, 1])
+    expect(series.find(({ name }) => name === 'warm')).toMatchObject({ yAxisIndex: 1, data: [[5, 21]] })
+    expect(named('rules')).toHaveLength(2)
+    expect(option.grid[0]?.right).toBeGreaterThan(drawn().option.grid[0]?.right ?? 0)
+    expect(named('Run 1').map(({ endLabel }) => endLabel?.formatter)).toEqual(['pH', 'T'])
+  })
+
+  it('gives each panel its right axis after all left ones', () => {
+    const panels = [[PH], [D], [column('m')]]
+    const one = { axis: axis(), rightAxis: axis() }
+    const wish = drawing({
+      panels: [
+        { ...one, right: [] },
+        { ...one, right: [column('T')] },
+        { ...one, right: [column('c')] },
+      ],
+    })
+    const figured = input({ panels, drawing: wish })
+    expect([0, 1, 2].map((panel) => axisIndexOf(figured, panel, false))).toEqual([0, 1, 2])
+    expect([1, 2].map((panel) => axisIndexOf(figured, panel, true))).toEqual([3, 4])
+  })
+
+  it('leaves out by powers of ten what has no place there', () => {
+    const { named, option } = drawn({
+      drawing: drawing({ axis: axis({ scale: 'log' }) }, { axis: axis({ scale: 'log' }) }),
+    })
+    expect(named('Run 1')[0]?.data).toEqual([
+      [5, 3.8],
+      [10, 5.2],
+    ])
+    expect(option.xAxis[0]).toMatchObject({ type: 'log', min: 1, max: 100 })
+    expect(option.yAxis[0]).toMatchObject({ type: 'log', min: 1, max: 10 })
+  })
+
+  it('draws points each by itself, and their ± as bars, where that is wished', () => {
+    const { named } = drawn({ drawing: drawing({ points: 'apart', hasBars: true }) })
+    expect(named('Run 1')[0]?.lineStyle).toMatchObject({ width: 0 })
+    const [low, high, gap] = (named('±')[0]?.data ?? []) as Point[]
+    expect(low?.[1]).toBeCloseTo(2.59, 12)
+    expect(high?.[1]).toBeCloseTo(2.61, 12)
+    expect(gap).toEqual([0, NaN])
+    // Not of what is set aside.
+    expect(named('±')[0]?.data).toHaveLength(9)
+    expect(drawn().named('±')).toEqual([])
   })
 })

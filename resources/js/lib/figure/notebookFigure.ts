@@ -1,7 +1,7 @@
 import type { EChartsOption as FigureOption } from 'echarts'
 import type { Column } from '../api/types'
 import { axisName, columnHead } from '../notebook/labels'
-import { axis, niceRange, restRange, tightRange } from './axes'
+import { axis, niceRange, restRange, tightRange, wishedRange, type AxisWish, type DrawnRange } from './axes'
 import { drawnPoints, placesOf, wordsOf, type FigureInput } from './drawn'
 import type { Ink } from './ink'
 import { markSeries, nextSeries, pickedSeries, runSeries } from './series'
@@ -21,17 +21,25 @@ const FEW_INTERVALS = 4
 
 /** A figure of columns of runs, in panels over one x, with the marks of the working. It knows no experiment. */
 export function notebookFigure(input: FigureInput, ink: Ink): FigureOption {
-  const { x, panels, runs, next = null, leastX = null, isTight = false } = input
+  const { x, panels, runs, drawing, next = null, leastX = null, isTight = false } = input
   const words = wordsOf(x, runs)
   const xs = placesOf(input, words)
-  const range =
+  const usual = (values: Iterable<number>) => (isTight ? tightRange : niceRange)(values, leastX)
+  const range: DrawnRange =
     words === null
-      ? (isTight ? tightRange : niceRange)(xs, leastX)
+      ? wishedRange(xs, drawing?.axis ?? null, usual)
       : { min: -0.5, max: Math.max(0.5, words.length - 0.5), step: 1 }
   const gap = GAP_PERCENT * ink.scale
   const height = (100 - gap * (panels.length - 1)) / panels.length
   const firstHeight = panels.length === 1 ? height : Math.min(62, height + 14)
-  const axes = panels.map((columns, index) => yAxis(columns, index, input, words, ink))
+  const axes = panels.map((columns, index) => yAxis(columns, index, input, words, ink, drawing?.panels[index]?.axis))
+  const right = panels.flatMap((_, index) => {
+    const wish = drawing?.panels[index]
+    return wish === undefined || wish.right.length === 0
+      ? []
+      : [yAxis(wish.right, index, input, words, ink, wish.rightAxis, true)]
+  })
+  const rightPx = Math.max(RIGHT_PX, ...right.map(({ letters }) => BESIDE_LABELS_PX + letters * LETTER_PX)) * ink.scale
   // All panels begin at one line, so the longest label of all counts.
   const left = Math.max(LEFT_PX, ...axes.map(({ letters }) => BESIDE_LABELS_PX + letters * LETTER_PX)) * ink.scale
   const otherHeight = panels.length === 1 ? 0 : (100 - firstHeight - gap * (panels.length - 1)) / (panels.length - 1)
@@ -39,7 +47,7 @@ export function notebookFigure(input: FigureInput, ink: Ink): FigureOption {
     animation: false,
     grid: panels.map((_, index) => ({
       left,
-      right: RIGHT_PX * ink.scale,
+      right: rightPx,
       // The heights are parts of what the names of x leave.
       top: index === 0 ? 14 : `${(firstHeight + gap + (index - 1) * (otherHeight + gap)) * 0.86}%`,
       ...(index === panels.length - 1
@@ -59,7 +67,10 @@ export function notebookFigure(input: FigureInput, ink: Ink): FigureOption {
         ...(words === null ? {} : { minorTick: { show: false }, minorSplitLine: { show: false } }),
       }
     }),
-    yAxis: axes.map(({ axis: made }) => ({ ...made, nameGap: left - NAME_PX * ink.scale })),
+    yAxis: [
+      ...axes.map(({ axis: made }) => ({ ...made, nameGap: left - NAME_PX * ink.scale })),
+      ...right.map(({ axis: made }) => ({ ...made, nameGap: rightPx - NAME_PX * ink.scale })),
+    ],
     dataZoom: [
       {
         type: 'inside',
@@ -71,9 +82,19 @@ export function notebookFigure(input: FigureInput, ink: Ink): FigureOption {
     ],
     series: [
       ...panels.flatMap((columns, panel) =>
-        columns.flatMap((y, place) => runs.flatMap((run) => runSeries(run, y, place, panel, input, words, ink))),
+        [...columns, ...(drawing?.panels[panel]?.right ?? [])].flatMap((y, place) =>
+          runs.flatMap((run) =>
+            runSeries(run, y, { place, panel, isRight: place >= columns.length }, input, words, ink),
+          ),
+        ),
       ),
-      ...panels.flatMap((columns, panel) => markSeries(columns, panel, input, ink)),
+      ...panels.flatMap((columns, panel) => {
+        const right = drawing?.panels[panel]?.right ?? []
+        return [
+          ...markSeries(columns, panel, input, ink),
+          ...(right.length === 0 ? [] : markSeries(right, panel, input, ink, true)),
+        ]
+      }),
       ...pickedSeries(input, ink),
       ...(next === null ? [] : [nextSeries(next, x, range, ink)]),
     ],
@@ -86,6 +107,8 @@ function yAxis(
   { x, runs, panels }: FigureInput,
   words: string[] | null,
   ink: Ink,
+  wish: AxisWish | undefined,
+  isRight = false,
 ) {
   const values = columns.flatMap((y) => runs.flatMap((run) => drawnPoints(run, x, y, words).map(([, v]) => v)))
   const isSmall = panels.length > 1
@@ -95,7 +118,7 @@ function yAxis(
   const isLarge = ink.scale > 1
   const few = isLow && isLarge ? FEW_INTERVALS / 2 : isLow || isLarge ? FEW_INTERVALS : undefined
   const isRecorded = x.kind === 'time' && columns.every(({ kind }) => kind === 'measured')
-  const range = niceRange(values, isRecorded ? restRange(values) : null, few)
+  const range = wishedRange(values, wish ?? null, (of) => niceRange(of, isRecorded ? restRange(values) : null, few))
   const made = axis(ink, names.join(', '), range, 0)
   const letters = Math.max(...[range.min, range.max].map((end) => made.axisLabel.formatter(end).length))
   return {
@@ -103,6 +126,8 @@ function yAxis(
     axis: {
       ...made,
       gridIndex: panel,
+      // Two sets of lines over each other are read along neither.
+      ...(isRight ? { position: 'right' as const, splitLine: { show: false }, minorSplitLine: { show: false } } : {}),
       nameTextStyle: { ...made.nameTextStyle, fontSize: (isSmall ? 13 : 15) * ink.scale },
       axisLabel: values.length === 0 ? { show: false } : made.axisLabel,
       ...(isSmall ? { minorTick: { show: false }, minorSplitLine: { show: false } } : {}),

@@ -1,21 +1,38 @@
 import type { Column } from '../api/types'
 import { stepText } from '../notebook/labels'
 import type { AxisRange } from './axes'
-import { drawnPoints, pickPoints, pointsOf, type DrawnRun, type FigureInput, type Point } from './drawn'
+import {
+  axisIndexOf,
+  barsOf,
+  drawnPoints,
+  pickPoints,
+  placeable,
+  pointsOf,
+  type DrawnRun,
+  type FigureInput,
+  type Point,
+} from './drawn'
 import { runColour, runShape, STRUCK, type Ink } from './ink'
 
 /** Where points are so many, shapes would be all that is seen. */
 const MOST_WITH_SHAPES = 120
 
+/** Where a column is drawn: in which panel, as which of those in it, and along which side. */
+export interface Placing {
+  place: number
+  panel: number
+  isRight: boolean
+}
+
 export function runSeries(
   run: DrawnRun,
   y: Column,
-  place: number,
-  panel: number,
-  { x, runs, panels }: FigureInput,
+  { place, panel, isRight }: Placing,
+  input: FigureInput,
   words: string[] | null,
   ink: Ink,
 ) {
+  const { x, runs, panels, drawing } = input
   const isFaint = run.isFaint === true
   const isAlone = runs.filter((other) => other.isFaint !== true).length === 1
   const colour = isFaint
@@ -26,22 +43,26 @@ export function runSeries(
         : ink.secondDerivative
       : runColour(ink, run.number + place)
   const shape = isFaint ? runShape(run.number + 1) : runShape(run.number + place)
-  const label = columnLabel(run, y, runs, panels[panel] ?? [])
-  const placing = { xAxisIndex: panel, yAxisIndex: panel }
-  const data = drawnPoints(run, x, y, words)
+  const label = columnLabel(run, y, runs, [...(panels[panel] ?? []), ...(drawing?.panels[panel]?.right ?? [])])
+  const placing = { xAxisIndex: panel, yAxisIndex: axisIndexOf(input, panel, isRight) }
+  const data = placeable(drawnPoints(run, x, y, words), input, panel, isRight)
+  const isApart = drawing?.points === 'apart'
   return [
+    ...(drawing?.hasBars === true && run.lines === undefined && !isFaint
+      ? [barSeries(placeable(barsOf(run.rows, x, y, words), input, panel, isRight), placing, colour, ink)]
+      : []),
     {
       name: run.name,
       type: 'line' as const,
       ...placing,
       data,
-      symbol: run.lines !== undefined || data.length > MOST_WITH_SHAPES ? 'none' : shape,
+      symbol: !isApart && (run.lines !== undefined || data.length > MOST_WITH_SHAPES) ? 'none' : shape,
       symbolSize: panel === 0 ? 9 : 6,
       showAllSymbol: true,
       itemStyle: isFaint ? { color: ink.paper, borderColor: ink.faint, borderWidth: 1.5 } : { color: colour },
       lineStyle: {
         color: colour,
-        width: isFaint ? ink.stroke / 1.5 : ink.stroke,
+        width: isApart ? 0 : isFaint ? ink.stroke / 1.5 : ink.stroke,
         type: place === 0 ? ('solid' as const) : ('dashed' as const),
       },
       endLabel: {
@@ -77,6 +98,27 @@ export function runSeries(
   ]
 }
 
+/** The ± of points: upright, with a stroke across each end. */
+function barSeries(
+  data: readonly Point[],
+  placing: { xAxisIndex: number; yAxisIndex: number },
+  colour: string,
+  ink: Ink,
+) {
+  return {
+    name: '±',
+    type: 'line' as const,
+    ...placing,
+    data,
+    symbol: 'rect',
+    symbolSize: [8 * ink.scale, ink.stroke],
+    showAllSymbol: true,
+    itemStyle: { color: colour },
+    lineStyle: { color: colour, width: ink.stroke / 1.5 },
+    silent: true,
+  }
+}
+
 /** Whether a line ends in its lower half: its name below it would stand on the axis. */
 export function endsLow(points: readonly Point[]): boolean {
   let [least, most, last] = [Infinity, -Infinity, NaN]
@@ -96,20 +138,26 @@ function columnLabel(run: DrawnRun, y: Column, runs: readonly DrawnRun[], column
 }
 
 /** Marks belong to a pair of columns; rules along x are drawn through all panels. */
-export function markSeries(
-  columns: readonly Column[],
-  panel: number,
-  { x, marks = [], spans = [], selection }: FigureInput,
-  ink: Ink,
-) {
-  const placing = { xAxisIndex: panel, yAxisIndex: panel, silent: true }
+export function markSeries(columns: readonly Column[], panel: number, input: FigureInput, ink: Ink, isRight = false) {
+  const { x, marks = [], spans = [], selection } = input
+  const placing = { xAxisIndex: panel, yAxisIndex: axisIndexOf(input, panel, isRight), silent: true }
   const here = marks.filter((mark) => mark.xSymbol === x.symbol)
   const own = here.filter((mark) => columns.some(({ symbol }) => symbol === mark.ySymbol))
-  const rules = here.filter(({ kind }) => kind === 'vertical')
-  const shaded = [
-    ...spans.map(([from, to]) => [from, to, 0.1] as const),
-    ...(selection?.kind === 'span' ? [[selection.from, selection.to, 0.12] as const] : []),
-  ]
+  const pairs = (at: readonly number[], heights: readonly number[]) =>
+    placeable(
+      at.map((place, i): Point => [place, heights[i] ?? 0]),
+      input,
+      panel,
+      isRight,
+    )
+  // What belongs to x is drawn once in a panel.
+  const rules = isRight ? [] : here.filter(({ kind }) => kind === 'vertical')
+  const shaded = isRight
+    ? []
+    : [
+        ...spans.map(([from, to]) => [from, to, 0.1] as const),
+        ...(selection?.kind === 'span' ? [[selection.from, selection.to, 0.12] as const] : []),
+      ]
   const text = (position: string, label: string) => ({
     show: label !== '',
     position,
@@ -156,7 +204,7 @@ export function markSeries(
         name: mark.text,
         type: 'scatter' as const,
         ...placing,
-        data: mark.x.map((at, i) => [at, mark.y[i] ?? 0]),
+        data: pairs(mark.x, mark.y),
         symbolSize: 16,
         itemStyle: { color: 'transparent', borderColor: ink.primary, borderWidth: 2 },
         label: text('top', mark.text),
@@ -167,7 +215,7 @@ export function markSeries(
         name: mark.text,
         type: 'line' as const,
         ...placing,
-        data: mark.x.map((at, i) => [at, mark.y[i] ?? 0]),
+        data: pairs(mark.x, mark.y),
         symbol: 'none',
         lineStyle: { color: ink.primary, width: 2 },
         endLabel: { ...text('right', mark.text), align: 'right' as const, offset: [-8, 16] },
@@ -179,7 +227,7 @@ export function markSeries(
           name: mark.text,
           type: 'line' as const,
           ...placing,
-          data: mark.x.map((at, i) => [at, heights[i] ?? 0]),
+          data: pairs(mark.x, heights),
           symbol: 'none',
           lineStyle: { color: ink.primary, width: 1, type: 'dashed' as const },
         })),

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use Welkion\Core\Exception\UnitMismatch;
+use Welkion\Core\Notebook\FigureAxis;
+use Welkion\Core\Notebook\FigureDrawing;
+use Welkion\Core\Notebook\FigurePanel;
+use Welkion\Core\Notebook\Notebook;
+
+/** What a figure draws and how in the shape of the HTTP API, with what makes values of columns those of their axes. */
+final readonly class DrawingShape
+{
+    public function __construct(private Notebook $notebook)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(FigureDrawing $drawing): array
+    {
+        return [
+            'x' => $drawing->x, 'axis' => $this->axis($drawing->axis, [$drawing->x]),
+            'panels' => array_map(fn (FigurePanel $p): array => [
+                'y' => $p->left, 'axis' => $this->axis($p->axis, $p->left), 'right' => $p->right, 'rightAxis' => $this->axis($p->rightAxis, $p->right),
+            ], $drawing->panels),
+            'points' => $drawing->points, 'bars' => $drawing->hasBars, 'caption' => $drawing->caption,
+        ];
+    }
+
+    /**
+     * @param  list<string>  $symbols
+     * @return array<string, mixed>
+     */
+    private function axis(FigureAxis $axis, array $symbols): array
+    {
+        $shown = [];
+        foreach ($axis->unit === null ? [] : $symbols as $symbol) {
+            $column = $this->notebook->columns[$symbol] ?? null;
+            try {
+                $shown += $column === null ? [] : [$symbol => $axis->conversion($column->unit)];
+            } catch (UnitMismatch) {
+                // Its column measures something else by now: it is drawn as it is.
+            }
+        }
+
+        return ['scale' => $axis->isLogarithmic ? 'log' : 'linear', 'from' => $axis->from, 'to' => $axis->to, 'unit' => $axis->unit, 'shown' => (object) $shown];
+    }
+}

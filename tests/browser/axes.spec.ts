@@ -1,0 +1,79 @@
+import { expect, test, type Page } from '@playwright/test'
+import { look, paste } from './table'
+import { Teacher } from './teacher'
+
+/** The figure, by what it says of itself to who cannot see it. */
+const figure = (page: Page, says: RegExp) =>
+  page.getByRole('group', { name: /^Figure: arrow keys/ }).getByRole('img', { name: says })
+
+/** A vat that cools from 80 to 20 °C, with its pH beside. */
+const COOLING = `t (min);T (°C);pH\n${Array.from({ length: 13 }, (_, i) => `${i * 5};${(20 + 60 * Math.exp(-i / 4)).toFixed(1)};${(6.6 - 0.15 * i).toFixed(2)}`).join('\n')}\n`
+
+test.describe('how a figure is drawn', () => {
+  test('ends, units, powers of ten, a second axis, swapped, ± and caption, and undo of it', async ({ page }) => {
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await teacher.beginTyped('How fast does the vat cool?')
+    await paste(page, COOLING)
+    const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
+    await dialog.getByRole('button', { name: 'Take 13 rows of 3 columns' }).click()
+    await expect(dialog).toBeHidden()
+    await page.getByRole('link', { name: 'Go to Reason' }).click()
+    await expect(figure(page, /^T \/ °C against t \/ min/)).toBeVisible()
+    const labels = () => page.getByRole('group', { name: /^Figure: arrow keys/ }).locator('svg text')
+
+    await page.getByRole('button', { name: 'Axes …' }).click()
+    const card = page.getByRole('region', { name: 'Axes' })
+    const y = card.getByRole('group', { name: /^y: T/ })
+    const x = card.getByRole('group', { name: /^x: t/ })
+    await expect(labels().filter({ hasText: /^0$/ })).toHaveCount(1)
+    await y.getByLabel('from').fill('0')
+    await y.getByLabel('from').press('Enter')
+    await expect(labels().filter({ hasText: /^0$/ })).toHaveCount(2)
+    // In kelvin the ends are others, and the data are not touched.
+    await y.getByLabel('in', { exact: true }).fill('K')
+    await y.getByLabel('in', { exact: true }).press('Enter')
+    await expect(figure(page, /^T \/ K against t \/ min/)).toBeVisible()
+    await expect(labels().filter({ hasText: /^350$/ })).toHaveCount(1)
+    await look(page, 'axes-kelvin')
+    await y.getByLabel('in', { exact: true }).fill('kg')
+    await y.getByLabel('in', { exact: true }).press('Enter')
+    await expect(card.getByRole('alert')).toContainText('kg')
+    await expect(figure(page, /^T \/ K against/)).toBeVisible()
+
+    await x.getByLabel('from').fill('5')
+    await x.getByLabel('from').press('Enter')
+    await x.getByLabel('to').fill('3')
+    await x.getByLabel('to').press('Enter')
+    await expect(card.getByRole('alert')).toHaveText(
+      'An axis that ends at 3 cannot begin at 5. Begin it lower, or end it higher.',
+    )
+    await x.getByLabel('to').fill('50')
+    await x.getByLabel('to').press('Enter')
+    await expect(card.getByRole('alert')).toBeHidden()
+    await x.getByLabel('divided').selectOption('by powers of ten')
+    await expect(labels().filter({ hasText: /^10$/ })).toHaveCount(1)
+
+    await card.getByLabel('pH is drawn').selectOption('at the right')
+    await expect(card.getByRole('group', { name: 'right: pH' })).toBeVisible()
+    await card.getByLabel('Points').selectOption('each by itself')
+    await card.getByLabel('their ± as bars').check()
+    await look(page, 'axes-right')
+    await card.getByLabel(/^Caption/).fill('The lid was on all the time.')
+    await card.getByLabel(/^Caption/).press('Enter')
+    await expect(page.getByText('Figure 1. The lid was on all the time.')).toBeVisible()
+    await page.reload()
+    await expect(page.getByText('Figure 1. The lid was on all the time.')).toBeVisible()
+    await expect(figure(page, /^T \/ K against t \/ min/)).toBeVisible()
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(page.getByText(/^Figure 1\. T/)).toBeVisible()
+
+    await page.getByRole('button', { name: 'Axes …' }).click()
+    await card.getByLabel('pH is drawn').selectOption('no')
+    await card.getByRole('button', { name: 'swap x and y' }).click()
+    await expect(figure(page, /^t \/ min against T \/ K/)).toBeVisible()
+    await look(page, 'axes-swapped')
+    await card.getByRole('button', { name: 'done' }).click()
+    await expect(card).toBeHidden()
+  })
+})
