@@ -4,9 +4,15 @@ interface TypedFieldProps {
   label: string
   value: string
   hideLabel?: boolean
+  /** Beside its label instead of below. */
+  isInline?: boolean
   widthClass?: string
   maxLength?: number
+  /** What it is by itself while nothing is typed. */
+  placeholder?: string
   problem?: string | undefined
+  /** The element that says what is wrong, where that stands elsewhere. */
+  problemAt?: string | undefined
   onChange: (text: string) => void
 }
 
@@ -15,36 +21,42 @@ export function TypedField({
   label,
   value,
   hideLabel = false,
+  isInline = false,
   widthClass = 'w-full',
   maxLength = 60,
+  placeholder,
   problem,
+  problemAt,
   onChange,
 }: TypedFieldProps) {
   const id = useId()
   const [text, setText] = useState(value)
   const [shownFor, setShownFor] = useState(value)
+  const isRefused = problem !== undefined || problemAt !== undefined
   if (shownFor !== value) {
     setShownFor(value)
     setText(value)
   }
   return (
-    <span className="flex min-w-0 flex-col gap-0.5">
+    <span className={`flex min-w-0 ${isInline ? 'items-baseline gap-1.5' : 'flex-col gap-0.5'}`}>
       <label htmlFor={id} className={hideLabel ? 'sr-only' : 'quiet text-sm'}>
         {label}
       </label>
       <input
         id={id}
-        className={`input input-sm num bg-base-100 ${widthClass} ${problem === undefined ? '' : 'input-error'}`}
+        className={`input input-sm num bg-base-100 ${widthClass} ${isRefused ? 'input-error' : ''}`}
+        placeholder={placeholder}
         autoComplete="off"
         value={text}
         maxLength={maxLength}
-        aria-invalid={problem === undefined ? undefined : true}
-        aria-describedby={problem === undefined ? undefined : `${id}-problem`}
+        aria-invalid={isRefused ? true : undefined}
+        aria-describedby={problem === undefined ? problemAt : `${id}-problem`}
         onChange={(event) => {
           setText(event.target.value)
         }}
         onBlur={() => {
-          if (text.trim() !== value.trim()) onChange(text.trim())
+          // What was refused is put right by typing what was there before, too.
+          if (text.trim() !== value.trim() || isRefused) onChange(text.trim())
         }}
         onKeyDown={(event) => {
           if (event.key !== 'Enter') return

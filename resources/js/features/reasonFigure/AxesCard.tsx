@@ -1,19 +1,21 @@
+import { useState } from 'react'
+import { sentenceOf } from '../../lib/api/problem'
 import type { Figure, Notebook } from '../../lib/api/types'
 import { askedAxis, askedPanels } from '../../lib/figure/axisUnits'
-import { parseNumber, typeset } from '../../lib/format'
 import { columnHead } from '../../lib/notebook/labels'
-import { ProblemNote } from '../../ui/ProblemNote'
 import { TypedField } from '../entries/TypedField'
 import { useFigures } from '../notebook'
-
-type Asked = Partial<ReturnType<typeof askedAxis>>
+import { AxisFields, type AskedAxis, type AxisPart } from './AxisFields'
 
 interface AskedPanel {
   y: string[]
-  axis?: Asked
+  axis?: AskedAxis
   right?: string[]
-  rightAxis?: Asked
+  rightAxis?: AskedAxis
 }
+
+/** Those that are no part of an axis. */
+const PLAIN_FIELDS = ['swap', 'with', 'points', 'bars', 'caption']
 
 interface AxesCardProps {
   notebook: Notebook
@@ -28,17 +30,35 @@ export function AxesCard({ notebook, figure, onClose }: AxesCardProps) {
     const column = notebook.columns.find((one) => one.symbol === symbol)
     return column === undefined ? symbol : columnHead(column)
   }
-  const act = (drawing: Omit<Parameters<typeof change.act>[0], 'figure'>) => {
-    change.act({ figure: figure.id, ...drawing })
+  const unitOf = (symbol: string | undefined) => notebook.columns.find((one) => one.symbol === symbol)?.unit ?? ''
+  // What was refused stays in its field, and so does why, until it is typed anew.
+  const [refused, setRefused] = useState<{ field: string; words: string } | null>(null)
+  const act = (field: string, drawing: Omit<Parameters<typeof change.act>[0], 'figure'>) => {
+    setRefused((before) => (before?.field === field ? null : before))
+    change.ask({ figure: figure.id, ...drawing }).catch((problem: unknown) => {
+      setRefused({ field, words: sentenceOf(problem) })
+    })
   }
   const panels = askedPanels(figure.panels)
-  const changePanel = (index: number, panel: Partial<AskedPanel>) => {
-    act({ panels: panels.map((one, i) => (i === index ? { ...one, ...panel } : one)) })
+  const changePanel = (field: string, index: number, panel: Partial<AskedPanel>) => {
+    act(field, { panels: panels.map((one, i) => (i === index ? { ...one, ...panel } : one)) })
   }
+  const fieldsOf = (axis: string, change: (field: string, asked: AskedAxis) => void) => ({
+    refusal:
+      refused?.field.startsWith(`${axis} `) === true
+        ? { ...refused, part: refused.field.slice(axis.length + 1) }
+        : null,
+    onRefuse: (part: AxisPart, words: string) => {
+      setRefused({ field: `${axis} ${part}`, words })
+    },
+    onChange: (part: AxisPart, asked: AskedAxis) => {
+      change(`${axis} ${part}`, asked)
+    },
+  })
   const [only] = figure.panels
   const canSwap = figure.panels.length === 1 && only?.y.length === 1 && only.right.length === 0
   return (
-    <section className="note mt-2 flex flex-col gap-3 text-sm" aria-labelledby="axes-title">
+    <section className="note mt-2 flex flex-col gap-2.5 text-sm" aria-labelledby="axes-title">
       <div className="flex items-baseline gap-4">
         <h3 id="axes-title" className="flex-1 font-semibold">
           Axes
@@ -49,7 +69,11 @@ export function AxesCard({ notebook, figure, onClose }: AxesCardProps) {
             className="word-button font-normal!"
             onClick={() => {
               const y = only.y[0] ?? ''
-              act({ x: y, axis: askedAxis(only.axis), panels: [{ y: [figure.x], axis: askedAxis(figure.axis) }] })
+              act('swap', {
+                x: y,
+                axis: askedAxis(only.axis),
+                panels: [{ y: [figure.x], axis: askedAxis(figure.axis) }],
+              })
             }}
           >
             swap x and y
@@ -62,26 +86,29 @@ export function AxesCard({ notebook, figure, onClose }: AxesCardProps) {
       <AxisFields
         name={`x: ${head(figure.x)}`}
         axis={figure.axis}
-        onChange={(axis) => {
-          act({ axis })
-        }}
+        unit={unitOf(figure.x)}
+        {...fieldsOf('x', (field, axis) => {
+          act(field, { axis })
+        })}
       />
       {figure.panels.map((panel, index) => (
         <div key={index} className="contents">
           <AxisFields
             name={`${panel.right.length > 0 ? 'left' : 'y'}: ${panel.y.map(head).join(', ')}`}
             axis={panel.axis}
-            onChange={(axis) => {
-              changePanel(index, { axis })
-            }}
+            unit={unitOf(panel.y[0])}
+            {...fieldsOf(`left${index}`, (field, axis) => {
+              changePanel(field, index, { axis })
+            })}
           />
           {panel.right.length > 0 ? (
             <AxisFields
               name={`right: ${panel.right.map(head).join(', ')}`}
               axis={panel.rightAxis}
-              onChange={(rightAxis) => {
-                changePanel(index, { rightAxis })
-              }}
+              unit={unitOf(panel.right[0])}
+              {...fieldsOf(`right${index}`, (field, rightAxis) => {
+                changePanel(field, index, { rightAxis })
+              })}
             />
           ) : null}
           <ColumnsOfPanel
@@ -89,19 +116,19 @@ export function AxesCard({ notebook, figure, onClose }: AxesCardProps) {
             figure={figure}
             panel={panel}
             onChange={(columns) => {
-              changePanel(index, columns)
+              changePanel('with', index, columns)
             }}
           />
         </div>
       ))}
-      <p className="flex flex-wrap items-baseline gap-x-5 gap-y-2">
+      <p className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <label className="flex items-baseline gap-1.5">
           <span className="quiet">Points</span>
           <select
-            className="select select-sm bg-base-100 w-auto"
+            className="word-select"
             value={figure.points ?? ''}
             onChange={(event) => {
-              act({ points: (event.target.value || null) as Figure['points'] })
+              act('points', { points: (event.target.value || null) as Figure['points'] })
             }}
           >
             <option value="">as they were recorded</option>
@@ -115,66 +142,28 @@ export function AxesCard({ notebook, figure, onClose }: AxesCardProps) {
             className="checkbox checkbox-sm"
             checked={figure.bars}
             onChange={(event) => {
-              act({ bars: event.target.checked })
+              act('bars', { bars: event.target.checked })
             }}
           />
           their ± as bars
         </label>
       </p>
       <TypedField
-        label="Caption (empty: it writes its own)"
+        label="Caption"
+        isInline
+        placeholder="it writes its own"
         value={figure.caption ?? ''}
         maxLength={1000}
         onChange={(caption) => {
-          act({ caption })
+          act('caption', { caption })
         }}
       />
-      <ProblemNote problem={change.error} />
+      {refused === null || !PLAIN_FIELDS.includes(refused.field) ? null : (
+        <p role="alert" className="text-error">
+          {refused.words}
+        </p>
+      )}
     </section>
-  )
-}
-
-/** The ends, scale and unit of one axis. */
-function AxisFields({ name, axis, onChange }: { name: string; axis: Figure['axis']; onChange: (axis: Asked) => void }) {
-  const asked = askedAxis(axis)
-  const end = (value: number | null) => (value === null ? '' : typeset(String(value)))
-  const typed = (text: string): number | null | undefined => (text === '' ? null : (parseNumber(text) ?? undefined))
-  return (
-    <fieldset className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
-      <legend className="mb-0.5 font-semibold">{name}</legend>
-      {(['from', 'to'] as const).map((which) => (
-        <TypedField
-          key={which}
-          label={which}
-          value={end(axis[which])}
-          onChange={(text) => {
-            const value = typed(text)
-            if (value !== undefined) onChange({ ...asked, [which]: value })
-          }}
-        />
-      ))}
-      <TypedField
-        label="in"
-        value={axis.unit ?? ''}
-        onChange={(unit) => {
-          // The ends were typed in the unit before.
-          onChange({ scale: axis.scale, unit })
-        }}
-      />
-      <label className="flex flex-col gap-0.5">
-        <span className="quiet text-sm">divided</span>
-        <select
-          className="select select-sm bg-base-100"
-          value={axis.scale}
-          onChange={(event) => {
-            onChange({ ...asked, scale: event.target.value as 'linear' | 'log' })
-          }}
-        >
-          <option value="linear">evenly</option>
-          <option value="log">by powers of ten</option>
-        </select>
-      </label>
-    </fieldset>
   )
 }
 
@@ -203,7 +192,7 @@ function ColumnsOfPanel({
           <span className="num">{symbol}</span>
           <select
             aria-label={`${symbol} is drawn`}
-            className="text-primary cursor-pointer appearance-none bg-transparent underline decoration-dotted underline-offset-4"
+            className="word-select"
             value={sideOf(symbol)}
             onChange={(event) => {
               const [y, right] = [panel.y, panel.right].map((of) => of.filter((one) => one !== symbol))

@@ -97,7 +97,7 @@ function Word({
       </label>
       <select
         id={id}
-        className="text-primary field-sizing-content cursor-pointer appearance-none bg-transparent font-semibold underline decoration-dotted underline-offset-4"
+        className="word-select font-semibold"
         value={value}
         onChange={(event) => {
           onChange(event.target.value)

@@ -4,7 +4,7 @@ import { answerOf, api } from '../../lib/api/client'
 import type { Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
 import { selectionInUnits, shownAlong } from '../../lib/figure/axisUnits'
 import { paperInk, type Ink } from '../../lib/figure/ink'
-import { MOST_DRAWN_AS_PARTS, pickPoints, pointCount } from '../../lib/figure/drawn'
+import { beyondAxes, MOST_DRAWN_AS_PARTS, pickPoints, pointCount } from '../../lib/figure/drawn'
 import { notebookFigure } from '../../lib/figure/notebookFigure'
 import { movePick, NOTHING, stretchSpan, type Selection } from '../../lib/figure/selection'
 import { columnHead } from '../../lib/notebook/labels'
@@ -89,8 +89,12 @@ export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSe
     run,
     rows,
     others.map((other) => other.run),
+    input === null ? 0 : beyondAxes(input),
   )
-  const heads = input?.panels.map((columns) => columns.map(columnHead).join(', ')).join(' and ') ?? ''
+  const heads =
+    input?.panels
+      .map((columns, i) => [...columns, ...(input.drawing?.panels[i]?.right ?? [])].map(columnHead).join(', '))
+      .join(' and ') ?? ''
   return (
     <section className="panel flex min-h-[28rem] min-w-0 flex-col p-4" aria-labelledby="figure-title">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">

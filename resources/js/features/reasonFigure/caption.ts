@@ -9,6 +9,7 @@ export function captionOf(
   run: RunSummary,
   { rows, trustSentences, timed, typed }: RunRows,
   others: readonly RunSummary[] = [],
+  beyond = 0,
 ): string {
   if (figure?.caption != null) return `Figure 1. ${figure.caption}`
   const column = (symbol: string) => notebook.columns.find((one) => one.symbol === symbol)
@@ -20,13 +21,14 @@ export function captionOf(
         ? one.symbol
         : `${lowerFirst(one.shownName)} ${columnHead(one)}`
   }
-  const drawn = (figure?.panels ?? []).flatMap(({ y }) => y).map(named)
+  const drawn = (figure?.panels ?? []).flatMap(({ y, right }) => [...y, ...right]).map(named)
   const aside = rows.filter((row) => row.setAside !== null)
   const hurried = rows.filter((row) => !row.wasSteady && row.setAside === null).length
   const asideText =
     aside.length === 0
       ? ''
       : `, ${counted(typed?.asideCount ?? aside.length)} set aside (hollow, ${asideWords(aside, notebook.columns)})`
+  const beyondText = beyond === 0 ? '' : `, ${countOf(beyond, 'point')} beyond the axes`
   const drawnText = typed?.isThinned === true ? ` (${counted(rows.length)} of them drawn)` : ''
   const hurriedText = hurried === 0 ? '' : `, ${hurried} taken before steady`
   const what = figure === undefined ? 'Readings' : `${capital(drawn.join(', '))} against ${named(figure.x)}`
@@ -35,7 +37,7 @@ export function captionOf(
     .map(({ name }) => name.replace(/^Run /, 'run '))
     .join(', ')
   return (
-    `Figure 1. ${what}; ${runs}, ${countOf((timed ?? typed)?.rowCount ?? rows.length, (timed ?? typed) === null ? 'reading' : 'row')}${drawnText}${asideText}${hurriedText}.` +
+    `Figure 1. ${what}; ${runs}, ${countOf((timed ?? typed)?.rowCount ?? rows.length, (timed ?? typed) === null ? 'reading' : 'row')}${drawnText}${asideText}${hurriedText}${beyondText}.` +
     trustSentences.map((sentence) => ` ${sentence}`).join('')
   )
 }

@@ -53,6 +53,7 @@ describe('what the figure of Reason draws', () => {
     ).toBe(
       'Figure 1. pH against volume of NaOH added V / mL; run 1, run 2, 4 readings, 1 set aside (hollow, 11.00 mL: touched the glass). The electrode is old.',
     )
+    expect(captionOf(base, FIGURE, run(2), runRows(2, ROWS), [], 1)).toMatch(/, 1 point beyond the axes\.$/)
     const hurried = ROWS.slice(0, 1).map((one) => ({ ...one, wasSteady: false }))
     expect(captionOf(base, undefined, run(2), runRows(2, hurried))).toBe(
       'Figure 1. Readings; run 2, 1 reading, 1 taken before steady.',

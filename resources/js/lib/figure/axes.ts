@@ -147,7 +147,8 @@ export function axis(ink: Ink, name: string, range: DrawnRange, nameGap: number)
     ...(isLogarithmic ? {} : { interval: range.step }),
     axisLine: { show: true, onZero: false, lineStyle: { color: ink.text } },
     axisTick: { show: true, length: 6, lineStyle: { color: ink.text } },
-    minorTick: { show: true, splitNumber: 5, length: 3, lineStyle: { color: ink.text } },
+    // Evenly by fifths; a power of ten by its multiples, 20, 30 … 90.
+    minorTick: { show: true, splitNumber: isLogarithmic ? 9 : 5, length: 3, lineStyle: { color: ink.text } },
     axisLabel: {
       color: ink.text,
       fontFamily: ink.mono,

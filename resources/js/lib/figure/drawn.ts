@@ -144,6 +144,33 @@ export function axisIndexOf({ drawing, panels }: FigureInput, panel: number, isR
   return panels.length + before
 }
 
+/** The one run whose columns are told apart at their axes, as the panel has two; null where names stand at the lines. */
+export function keyedRun({ drawing, runs }: FigureInput, panel: number): DrawnRun | null {
+  const [run, another] = runs.filter(({ isFaint }) => isFaint !== true)
+  return (drawing?.panels[panel]?.right ?? []).length === 0 || another !== undefined ? null : (run ?? null)
+}
+
+/** How many points of the runs are not seen, as the ends of an axis leave them out or a power of ten has no place for them. */
+export function beyondAxes(input: FigureInput): number {
+  const { x, panels, runs, drawing } = input
+  const words = wordsOf(x, runs)
+  const isBeyond = (value: number, wish: AxisWish | undefined) =>
+    wish !== undefined &&
+    ((wish.scale === 'log' && value <= 0) || value < (wish.from ?? -Infinity) || value > (wish.to ?? Infinity))
+  return panels.flatMap((columns, panel) => {
+    const wish = drawing?.panels[panel]
+    return [...columns, ...(wish?.right ?? [])].flatMap((y, place) =>
+      runs.flatMap((run) =>
+        pointsOf(run.rows, x, y, words, false).filter(
+          ([at, height]) =>
+            (words === null && isBeyond(at, drawing?.axis)) ||
+            isBeyond(height, place < columns.length ? wish?.axis : wish?.rightAxis),
+        ),
+      ),
+    )
+  }).length
+}
+
 /** The points that have a place: by powers of ten there is none for 0 and what is below. */
 export function placeable(
   points: readonly Point[],

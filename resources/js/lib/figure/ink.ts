@@ -54,6 +54,13 @@ export function paperInk(): Ink {
 /** Marker shapes, so that runs are told apart without colour. */
 export const SHAPES = ['circle', 'diamond', 'triangle', 'rect'] as const
 
+/** The same shapes as letters, beside a name. */
+const SHAPE_LETTERS: Readonly<Record<string, string>> = { circle: '●', diamond: '◆', triangle: '▲', rect: '■' }
+
+export function shapeLetter(runNumber: number): string {
+  return SHAPE_LETTERS[runShape(runNumber)] ?? ''
+}
+
 export function runColour(ink: Ink, runNumber: number): string {
   return ink.runs[(runNumber - 1) % ink.runs.length] ?? ink.text
 }

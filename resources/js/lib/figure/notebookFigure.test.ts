@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { BATH, column, mark, PH, row, ROWS, TEST_INK, VOLUME } from '../../testing/notebook'
 import {
   axisIndexOf,
+  beyondAxes,
   pickPoints,
   pointCount,
   type AxisWish,
@@ -41,8 +42,15 @@ function drawn(change: Partial<FigureInput> = {}) {
       min: number
       max: number
       axisLabel: { show?: boolean; formatter?: (v: number) => string }
+      minorTick: { splitNumber: number }
     }[]
-    yAxis: { name: string; min: number; max: number }[]
+    yAxis: {
+      name: string
+      min: number
+      max: number
+      minorTick: { splitNumber: number }
+      nameTextStyle: { rich?: Record<string, { color: string }> }
+    }[]
     series: Drawn[]
   }
   const named = (name: string) => option.series.filter((one) => one.name === name)
@@ -303,7 +311,34 @@ describe('a figure of a notebook', () => {
     expect(series.find(({ name }) => name === 'warm')).toMatchObject({ yAxisIndex: 1, data: [[5, 21]] })
     expect(named('rules')).toHaveLength(2)
     expect(option.grid[0]?.right).toBeGreaterThan(drawn().option.grid[0]?.right ?? 0)
-    expect(named('Run 1').map(({ endLabel }) => endLabel?.formatter)).toEqual(['pH', 'T'])
+    // Each axis says by shape and colour which points are read along it.
+    expect(named('Run 1').map(({ endLabel }) => endLabel?.show)).toEqual([false, false])
+    expect(option.yAxis.map(({ name }) => name)).toEqual(['{k0|●} pH', '{k0|◆} T'])
+    expect(option.yAxis.map(({ nameTextStyle }) => nameTextStyle.rich)).toEqual([
+      { k0: { color: TEST_INK.runs[0] } },
+      { k0: { color: TEST_INK.runs[1] } },
+    ])
+    expect(named('Run 1').map(({ symbol, lineStyle }) => [symbol, lineStyle?.color])).toEqual([
+      ['circle', TEST_INK.runs[0]],
+      ['diamond', TEST_INK.runs[1]],
+    ])
+  })
+
+  it('names lines where several runs are drawn along two axes, and counts what lies beyond', () => {
+    const runs = [1, 2].map((number) => ({ id: number, number, name: `Run ${number}`, rows: ROWS }))
+    const wish = drawing({}, { right: [column('T')] })
+    const { option, named } = drawn({ runs, drawing: wish })
+    expect(option.yAxis.map(({ name }) => name)).toEqual(['pH', 'T'])
+    expect(named('Run 2').map(({ endLabel }) => endLabel?.formatter)).toEqual(['Run 2, pH', 'Run 2, T'])
+    expect(beyondAxes(input({ drawing: drawing({}) }))).toBe(0)
+    expect(beyondAxes(input({ drawing: drawing({ axis: axis({ from: 1 }) }, { axis: axis({ to: 5 }) }) }))).toBe(2)
+    expect(beyondAxes(input({ runs, drawing: drawing({ axis: axis({ scale: 'log' }) }) }))).toBe(2)
+    expect(beyondAxes(input())).toBe(0)
+  })
+
+  it('has fine lines at the multiples of a power of ten', () => {
+    const { option } = drawn({ drawing: drawing({ axis: axis({ scale: 'log' }) }) })
+    expect([option.xAxis[0], option.yAxis[0]].map((one) => one?.minorTick.splitNumber)).toEqual([9, 5])
   })
 
   it('gives each panel its right axis after all left ones', () => {

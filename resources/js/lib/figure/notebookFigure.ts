@@ -2,8 +2,8 @@ import type { EChartsOption as FigureOption } from 'echarts'
 import type { Column } from '../api/types'
 import { axisName, columnHead } from '../notebook/labels'
 import { axis, niceRange, restRange, tightRange, wishedRange, type AxisWish, type DrawnRange } from './axes'
-import { drawnPoints, placesOf, wordsOf, type FigureInput } from './drawn'
-import type { Ink } from './ink'
+import { drawnPoints, keyedRun, placesOf, wordsOf, type FigureInput } from './drawn'
+import { runColour, shapeLetter, type Ink } from './ink'
 import { markSeries, nextSeries, pickedSeries, runSeries } from './series'
 
 const LEFT_PX = 70
@@ -104,12 +104,13 @@ export function notebookFigure(input: FigureInput, ink: Ink): FigureOption {
 function yAxis(
   columns: readonly Column[],
   panel: number,
-  { x, runs, panels }: FigureInput,
+  input: FigureInput,
   words: string[] | null,
   ink: Ink,
   wish: AxisWish | undefined,
   isRight = false,
 ) {
+  const { x, runs, panels } = input
   const values = columns.flatMap((y) => runs.flatMap((run) => drawnPoints(run, x, y, words).map(([, v]) => v)))
   const isSmall = panels.length > 1
   // A low panel has no room for words beside it.
@@ -119,7 +120,13 @@ function yAxis(
   const few = isLow && isLarge ? FEW_INTERVALS / 2 : isLow || isLarge ? FEW_INTERVALS : undefined
   const isRecorded = x.kind === 'time' && columns.every(({ kind }) => kind === 'measured')
   const range = wishedRange(values, wish ?? null, (of) => niceRange(of, isRecorded ? restRange(values) : null, few))
-  const made = axis(ink, names.join(', '), range, 0)
+  const keyed = keyedRun(input, panel)
+  const firstPlace = isRight ? (panels[panel]?.length ?? 0) : 0
+  const of = (place: number) => (keyed?.number ?? 1) + firstPlace + place
+  // Of two axes each says by shape and colour which points are read along it.
+  const name = names.map((one, place) => (keyed === null ? one : `{k${place}|${shapeLetter(of(place))}} ${one}`))
+  const rich = Object.fromEntries(names.map((_, place) => [`k${place}`, { color: runColour(ink, of(place)) }]))
+  const made = axis(ink, name.join(', '), range, 0)
   const letters = Math.max(...[range.min, range.max].map((end) => made.axisLabel.formatter(end).length))
   return {
     letters,
@@ -128,7 +135,11 @@ function yAxis(
       gridIndex: panel,
       // Two sets of lines over each other are read along neither.
       ...(isRight ? { position: 'right' as const, splitLine: { show: false }, minorSplitLine: { show: false } } : {}),
-      nameTextStyle: { ...made.nameTextStyle, fontSize: (isSmall ? 13 : 15) * ink.scale },
+      nameTextStyle: {
+        ...made.nameTextStyle,
+        fontSize: (isSmall ? 13 : 15) * ink.scale,
+        ...(keyed === null ? {} : { rich }),
+      },
       axisLabel: values.length === 0 ? { show: false } : made.axisLabel,
       ...(isSmall ? { minorTick: { show: false }, minorSplitLine: { show: false } } : {}),
     },

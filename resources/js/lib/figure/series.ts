@@ -5,6 +5,7 @@ import {
   axisIndexOf,
   barsOf,
   drawnPoints,
+  keyedRun,
   pickPoints,
   placeable,
   pointsOf,
@@ -34,16 +35,18 @@ export function runSeries(
 ) {
   const { x, runs, panels, drawing } = input
   const isFaint = run.isFaint === true
+  const isKeyed = keyedRun(input, panel) !== null
   const isAlone = runs.filter((other) => other.isFaint !== true).length === 1
   const colour = isFaint
     ? ink.faint
-    : isAlone && panel > 0
+    : isAlone && panel > 0 && !isKeyed
       ? panel === 1
         ? ink.derivative
         : ink.secondDerivative
       : runColour(ink, run.number + place)
   const shape = isFaint ? runShape(run.number + 1) : runShape(run.number + place)
-  const label = columnLabel(run, y, runs, [...(panels[panel] ?? []), ...(drawing?.panels[panel]?.right ?? [])])
+  const beside = [...(panels[panel] ?? []), ...(drawing?.panels[panel]?.right ?? [])]
+  const label = isKeyed ? '' : columnLabel(run, y, runs, beside)
   const placing = { xAxisIndex: panel, yAxisIndex: axisIndexOf(input, panel, isRight) }
   const data = placeable(drawnPoints(run, x, y, words), input, panel, isRight)
   const isApart = drawing?.points === 'apart'

@@ -1,0 +1,89 @@
+import { useId } from 'react'
+import type { Figure } from '../../lib/api/types'
+import { askedAxis } from '../../lib/figure/axisUnits'
+import { parseNumber, typeset } from '../../lib/format'
+import { TypedField } from '../entries/TypedField'
+
+/** What is asked of an axis; what is not said is as usual. */
+export type AskedAxis = Partial<ReturnType<typeof askedAxis>>
+
+export type AxisPart = 'from' | 'to' | 'in' | 'divided'
+
+interface AxisFieldsProps {
+  name: string
+  axis: Figure['axis']
+  /** Unit of the column that is drawn first. */
+  unit: string
+  /** What was refused, and why. */
+  refusal: { part: string; words: string } | null
+  onRefuse: (part: AxisPart, words: string) => void
+  onChange: (part: AxisPart, axis: AskedAxis) => void
+}
+
+/** The ends, unit and scale of one axis, in a line. */
+export function AxisFields({ name, axis, unit, refusal, onRefuse, onChange }: AxisFieldsProps) {
+  const id = useId()
+  const asked = askedAxis(axis)
+  const problemAt = (part: AxisPart) => (refusal?.part === part ? id : undefined)
+
+  function handleEnd(which: 'from' | 'to', text: string) {
+    const value = text === '' ? null : parseNumber(text)
+    if (value === null && text !== '') {
+      onRefuse(which, `“${text}” is no number. Type one like 5 or 0.25, or nothing for an end that fits.`)
+      return
+    }
+    onChange(which, { ...asked, [which]: value })
+  }
+
+  return (
+    <div role="group" aria-label={name} className="flex flex-wrap items-baseline gap-x-4 gap-y-1.5">
+      <span className="w-28 truncate font-semibold" title={name}>
+        {name}
+      </span>
+      {(['from', 'to'] as const).map((which) => (
+        <TypedField
+          key={which}
+          label={which}
+          isInline
+          widthClass="w-24"
+          value={axis[which] === null ? '' : typeset(String(axis[which]))}
+          placeholder="by itself"
+          problemAt={problemAt(which)}
+          onChange={(text) => {
+            handleEnd(which, text)
+          }}
+        />
+      ))}
+      <TypedField
+        label="in"
+        isInline
+        widthClass="w-20"
+        value={axis.unit ?? ''}
+        placeholder={unit}
+        problemAt={problemAt('in')}
+        onChange={(typed) => {
+          // The ends were typed in the unit before.
+          onChange('in', { scale: axis.scale, unit: typed })
+        }}
+      />
+      <label className="flex items-baseline gap-1.5">
+        <span className="quiet">divided</span>
+        <select
+          className="word-select"
+          value={axis.scale}
+          onChange={(event) => {
+            onChange('divided', { ...asked, scale: event.target.value as 'linear' | 'log' })
+          }}
+        >
+          <option value="linear">evenly</option>
+          <option value="log">by powers of ten</option>
+        </select>
+      </label>
+      {refusal === null ? null : (
+        <p id={id} role="alert" className="text-error w-full">
+          {refusal.words}
+        </p>
+      )}
+    </div>
+  )
+}
