@@ -35,7 +35,7 @@ final readonly class CellBook
     public function put(Run $run, ?int $row, array $columns, array $texts, Sender $sender): void
     {
         $this->journal->change($run->experiment, $sender, static function (Draft $draft) use ($run, $row, $columns, $texts): string {
-            $run->refresh()->unsetRelations();
+            $run->unsetRelations()->refresh();
             $of = array_map(static fn (int $id): Column => self::requireTyped($run, $draft->experiment->columns->find($id)), $columns);
             [$rows, $isNew] = self::rows($draft, $run, $row, count($texts));
             $isNew ? null : count($texts) * count($columns) <= self::MOST_TYPED_OVER || throw Refusal::tooManyCells(self::MOST_TYPED_OVER);
