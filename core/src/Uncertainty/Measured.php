@@ -80,10 +80,19 @@ final readonly class Measured
         return $this->plusTimes($other, 1.0);
     }
 
-    /** @throws UnitMismatch If the two measure different things. */
+    /**
+     * 25 °C less 21 °C is 4 K, and 25 °C less 4 K is 21 °C.
+     *
+     * @throws UnitMismatch If the two measure different things.
+     */
     public function minus(self $other): self
     {
-        return $this->plusTimes($other, -1.0);
+        if ($this->unit->startsAtZero() || $other->unit->startsAtZero()) {
+            return $this->plusTimes($other, -1.0);
+        }
+        $rest = $this->plusTimes($other->in($this->unit), -1.0);
+
+        return self::with($rest->value, $this->unit->difference(), $rest->shares);
     }
 
     /** @throws UnitMismatch If a unit does not start at zero, as °C. */

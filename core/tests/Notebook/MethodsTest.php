@@ -175,6 +175,8 @@ final class MethodsTest extends TestCase
         $change = self::work('difference', $run, ['from' => self::measured(5.0, 0.0, 's'), 'to' => self::measured(20.0, 0.0, 's')])->values;
         self::assertEqualsWithDelta([-1.5, 15.0], [$change['dy']->value, $change['dx']->value], 1e-12);
 
+        $warmed = self::work('difference', ['x' => [[0.0, 10.0], 'min'], 'y' => [[21.0, 25.0], 'degC']], ['from' => self::measured(0.0, 0.0, 'min'), 'to' => self::measured(10.0, 0.0, 'min')])->values['dy'];
+        self::assertSame([4.0, 'K'], [$warmed->value, $warmed->unit->symbol]);
         foreach ([['value-at', ['at' => self::measured(30.0, 0.0, 's')]], ['x-at', ['value' => self::measured(9.0, 0.0, 'g')]], ['difference', ['from' => self::measured(-1.0, 0.0, 's'), 'to' => self::measured(5.0, 0.0, 's')]]] as [$method, $numbers]) {
             $outside = self::work($method, $run, $numbers);
             self::assertStringContainsString('Choose', (string) $outside->needs, $method);

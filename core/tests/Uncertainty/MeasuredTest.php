@@ -31,6 +31,18 @@ final class MeasuredTest extends TestCase
         self::assertEqualsWithDelta(0.05, $sum->uncertainty, 1e-12);
     }
 
+    public function test_one_temperature_less_another_is_a_difference(): void
+    {
+        $told = static fn (Measured $m): array => [round($m->value, 9), round($m->uncertainty, 9), $m->unit->symbol];
+
+        self::assertSame([4.0, 0.5, 'K'], $told(self::measured(25.0, 0.3, 'degC')->minus(self::measured(21.0, 0.4, 'degC'))));
+        self::assertSame([21.0, 0.5, '°C'], $told(self::measured(25.0, 0.3, 'degC')->minus(self::measured(4.0, 0.4, 'K'))));
+        // 20 °C are 68 °F; 9 °F of difference are 5 K.
+        $mixed = self::measured(77.0, 0.0, '°F')->minus(self::measured(20.0, 0.0, 'degC'));
+        self::assertSame([9.0, 0.0, 'Δ°F'], $told($mixed));
+        self::assertEqualsWithDelta(5.0, $mixed->in(Unit::parse('K'))->value, 1e-9);
+    }
+
     public function test_dividing_agrees_with_finite_differences(): void
     {
         $quotient = self::measured(1.045, 0.004, 'mmol')->dividedBy(self::measured(25.0, 0.03, 'mL'));
