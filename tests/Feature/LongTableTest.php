@@ -133,6 +133,8 @@ final class LongTableTest extends TestCase
             $this->putJson($path, $asked + ['reason' => 'Lid was open.'])->assertUnprocessable()->assertJsonPath('detail', $sentence);
         }
         $this->putJson($path, ['within' => ['columnId' => 99_999_999] + $within, 'reason' => 'Lid was open.'])->assertConflict()->assertJsonPath('code', 'column-gone');
+        $this->deleteJson("/api/runs/{$this->run}")->assertOk();
+        $this->putJson($path, ['within' => $within, 'reason' => 'Lid was open.'])->assertNotFound();
     }
 
     public function test_a_change_of_cells_tells_the_columns_it_touches_and_no_other(): void

@@ -107,8 +107,8 @@ final class StartedCopyTest extends TestCase
         self::assertReady();
         $database = $this->database();
         $samples = 'SELECT SUM(CRC32('.SegmentValues::all().')), SUM(`count`) FROM sample_segments';
-        // The recorder may still be writing those of the demo data.
-        $this->eventually(static fn (): bool => (int) $database->query('SELECT COUNT(*) FROM sample_segments')?->fetchColumn() > 0, 60.0);
+        // The recorder may still be filing those of the demo data.
+        $this->eventually(static fn (): bool => (int) $database->query('SELECT COUNT(*) FROM sample_blocks')?->fetchColumn() === 0, 60.0);
         $before = $database->query($samples)?->fetch(\PDO::FETCH_NUM);
         $database->exec("DELETE FROM migrations WHERE migration = '{$newest}' OR migration LIKE '%_typed_digests' OR migration LIKE '%_sample_indexes'");
         $database->exec('DROP TABLE glances');

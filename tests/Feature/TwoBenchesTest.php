@@ -75,7 +75,7 @@ final class TwoBenchesTest extends TestCase
         self::assertGreaterThan(0.0, $error);
         self::assertLessThan(0.05, $error);
         $this->getJson("/api/experiments/{$this->experiment->id}")->assertOk()->assertJsonPath('runs.0.timed.clockError', $error)
-            ->assertJsonPath('figures.0.panels', [['y' => ['p']], ['y' => ['th']], ['y' => ['g']]])->assertJsonPath('runs.0.bench.name', $this->hazel->name)->assertJsonPath('runs.0.beside.name', $this->rowan->name)->assertJsonPath('undo', "Started Run 1 at {$this->hazel->name} and {$this->rowan->name}");
+            ->assertJsonPath('figures.0.panels.*.y', [['p'], ['th'], ['g']])->assertJsonPath('runs.0.bench.name', $this->hazel->name)->assertJsonPath('runs.0.beside.name', $this->rowan->name)->assertJsonPath('undo', "Started Run 1 at {$this->hazel->name} and {$this->rowan->name}");
         $this->get("/api/runs/{$run}/rows.csv")->assertOk()->assertSee('Grip (kPa)', false);
     }
 

@@ -75,6 +75,7 @@ final class SetAsideRequest extends FormRequest
         $run->isTyped() || throw ValidationException::withMessages(['readings' => 'Choose the readings.']);
         $work = ExperimentWork::of(NotebookRows::of($run->experiment));
         $column = $work->rows->columns->find($this->integer('within.columnId')) ?? throw Refusal::columnGone();
+        isset($work->worked->notebook->runs[$run->id]) || abort(404);
         $aside = $work->worked->data($run->id)->aside;
         $values = $work->worked->column($column->symbol, $run->id)->cells->values ?? [];
         $numbers = $run->rowOrder()->rows();
