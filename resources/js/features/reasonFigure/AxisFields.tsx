@@ -37,7 +37,7 @@ export function AxisFields({ name, axis, unit, refusal, onRefuse, onChange }: Ax
 
   return (
     <div role="group" aria-label={name} className="flex flex-wrap items-baseline gap-x-4 gap-y-1.5">
-      <span className="w-28 truncate font-semibold" title={name}>
+      <span className="w-full truncate font-semibold sm:w-28" title={name}>
         {name}
       </span>
       {(['from', 'to'] as const).map((which) => (
