@@ -50,6 +50,18 @@ for (let i = 0; i < CHANGES; i++) {
 times.sort((x, y) => x - y)
 tell('cell_change_with_five_lines', { rows: ROWS, n: CHANGES, median_ms: rounded(times[CHANGES / 2]), p95_ms: rounded(times[Math.floor(0.95 * CHANGES)]) })
 
+// Numbers of a span that is dragged over the rows, narrow and wide: each is asked for anew.
+const spans = []
+for (let i = 0; i < CHANGES; i++) {
+  const from = (i * ROWS) / (2 * CHANGES)
+  began = performance.now()
+  const { lines } = await json('GET', `/api/runs/${run}/span?x=t&y=a&from=${from}&to=${ROWS - from / 2}`)
+  if (lines.some(({ problem }) => problem !== null)) throw new Error(JSON.stringify(lines))
+  spans.push(performance.now() - began)
+}
+spans.sort((x, y) => x - y)
+tell('span_to_numbers', { rows: ROWS, n: CHANGES, median_ms: rounded(spans[CHANGES / 2]), p95_ms: rounded(spans[Math.floor(0.95 * CHANGES)]) })
+
 const { browser, page, signIn } = await signedInPage()
 await signIn()
 await page.goto(`/experiments/${id}/record?run=${run}`)

@@ -76,6 +76,10 @@ await form.getByRole('button', { name: 'Add the column' }).click()
 await page.getByRole('columnheader', { name: /^V / }).getByRole('button').click()
 await page.getByText('in L', { exact: true }).waitFor()
 await shot('table')
+await page.getByRole('link', { name: 'Go to Reason' }).click()
+await page.getByRole('button', { name: 'straighten …' }).click()
+await page.getByText('t is inversely proportional to q.').waitFor()
+await shot('straighten')
 
 // A run against time that waits for the bottle to warm, then records.
 await page.goto('/begin')
@@ -200,12 +204,6 @@ while (await page.getByRole('button', { name: /^Take reading/ }).isVisible()) aw
 await page.getByRole('button', { name: /^Finish the run/ }).click()
 await page.getByRole('link', { name: 'Go to Reason' }).click()
 
-await page.goto('/experiments/2/reason?compare=yes')
-await page.getByLabel('Another calibration of this probe').selectOption({ index: 4 })
-await page.getByRole('button', { name: 'Work it out beside' }).click()
-await page.getByText('Worked out again').waitFor()
-await shot('compare')
-await page.getByRole('button', { name: 'Done' }).click()
 await page.goto('/experiments/2/reason')
 await page.getByText('Typed values …').waitFor()
 await page.waitForTimeout(800)

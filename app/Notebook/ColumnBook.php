@@ -34,22 +34,33 @@ final readonly class ColumnBook
     {
         $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $attributes, $probe): string {
             $rows = NotebookRows::of($experiment);
-            $symbol = is_string($attributes['symbol'] ?? null) ? $attributes['symbol'] : '';
-            Renaming::requireFree($rows, $symbol);
-            self::requireSound($attributes);
             if (($attributes['kind'] ?? '') === ColumnKind::Step->value && $rows->stepColumn() !== null) {
                 throw Refusal::badFormula("This notebook has a step column already: {$rows->stepColumn()->symbol}.");
             }
+            $symbol = is_string($attributes['symbol'] ?? null) ? $attributes['symbol'] : '';
             if ($probe !== null) {
                 $attributes['role'] = self::role($draft, $probe, is_string($attributes['name'] ?? null) ? $attributes['name'] : $symbol);
             }
-            $attributes = self::withUnit($attributes, $rows);
-            $draft->create(Column::class, ['experiment_id' => $experiment->id, 'position' => 1 + (int) $rows->columns->max('position')] + $attributes);
+            self::made($draft, $rows, $attributes);
             $isMeasured = $probe !== null;
             ($isMeasured || ($attributes['kind'] ?? '') === ColumnKind::Step->value) && FirstFigure::require($draft, $experiment, $isMeasured ? $symbol : null);
 
             return "Added the column {$symbol}";
         });
+    }
+
+    /**
+     * @param  array<string, mixed>  $attributes  symbol, name, unit, kind and what belongs to it
+     *
+     * @throws Refusal If its symbol is taken.
+     * @throws CoreException If formula or unit cannot be read.
+     */
+    public static function made(Draft $draft, NotebookRows $rows, array $attributes): Column
+    {
+        Renaming::requireFree($rows, is_string($attributes['symbol'] ?? null) ? $attributes['symbol'] : '');
+        self::requireSound($attributes);
+
+        return $draft->create(Column::class, ['experiment_id' => $rows->experiment->id, 'position' => 1 + (int) $rows->columns->max('position')] + self::withUnit($attributes, $rows));
     }
 
     /**

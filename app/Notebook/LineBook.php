@@ -32,20 +32,27 @@ final readonly class LineBook
      */
     public function add(Experiment $experiment, array $about, array $told, Sender $sender): void
     {
-        $this->journal->change($experiment, $sender, function (Draft $draft) use ($experiment, $about, $told): string {
-            $rows = NotebookRows::of($experiment);
-            $declaration = Methods::find($about['method'])?->declaration() ?? throw Refusal::badFormula("There is no method \"{$about['method']}\".");
-            $symbol = $about['symbol'] ?? self::freeSymbol($rows, preg_replace('/[^a-z]/', '', $about['method']) ?? 'x');
-            Renaming::requireFree($rows, $symbol);
-            $line = $draft->create(Line::class, [
-                'experiment_id' => $experiment->id, 'symbol' => $symbol, 'title' => $about['title'] ?? $declaration->name, 'method' => $about['method'],
-                'is_per_run' => $about['is_per_run'], 'position' => 1 + (int) $rows->lines->max('position'), 'span_id' => self::span($draft, $rows, $told)?->id,
-                'options' => ['texts' => $told['texts'] ?? [], 'numbers' => $told['numbers'] ?? [], 'words' => ''],
-            ]);
-            self::connect($draft, NotebookRows::of($experiment), $line, $told['uses'] ?? []);
+        $this->journal->change($experiment, $sender, static fn (Draft $draft): string => 'Added line “'.self::made($draft, $experiment, $about, $told)->title.'”');
+    }
 
-            return "Added line “{$line->title}”";
-        });
+    /**
+     * @param  array{symbol: string|null, title: string|null, method: string, is_per_run: bool}  $about
+     * @param  LineInputsTold  $told
+     */
+    public static function made(Draft $draft, Experiment $experiment, array $about, array $told): Line
+    {
+        $rows = NotebookRows::of($experiment);
+        $declaration = Methods::find($about['method'])?->declaration() ?? throw Refusal::badFormula("There is no method \"{$about['method']}\".");
+        $symbol = $about['symbol'] ?? self::freeSymbol($rows, preg_replace('/[^a-z]/', '', $about['method']) ?? 'x');
+        Renaming::requireFree($rows, $symbol);
+        $line = $draft->create(Line::class, [
+            'experiment_id' => $experiment->id, 'symbol' => $symbol, 'title' => $about['title'] ?? $declaration->name, 'method' => $about['method'],
+            'is_per_run' => $about['is_per_run'], 'position' => 1 + (int) $rows->lines->max('position'), 'span_id' => self::span($draft, $rows, $told)?->id,
+            'options' => ['texts' => $told['texts'] ?? [], 'numbers' => $told['numbers'] ?? [], 'words' => ''],
+        ]);
+        self::connect($draft, NotebookRows::of($experiment), $line, $told['uses'] ?? []);
+
+        return $line;
     }
 
     /**

@@ -242,7 +242,7 @@ final class ApplicationTest extends TestCase
     {
         $methods = array_column(self::answer(['methods']), null, 'method');
 
-        self::assertSame(['formula', 'statistics', 'slope', 'area', 'value-at', 'x-at', 'difference', 'constancy', 'relation', 'equivalence', 'half-equivalence', 'refined-equivalence', 'finer-steps'], array_keys($methods));
+        self::assertSame(['formula', 'statistics', 'slope', 'area', 'value-at', 'x-at', 'difference', 'ends', 'constancy', 'relation', 'equivalence', 'half-equivalence', 'refined-equivalence', 'finer-steps'], array_keys($methods));
         self::assertSame(['slope' => 'Slope', 'intercept' => 'Intercept'], $methods['slope']['outcomes']);
         self::assertSame([['name' => 'x', 'kind' => 'column', 'words' => 'x', 'isRequired' => true], ['name' => 'y', 'kind' => 'column', 'words' => 'y', 'isRequired' => true]], $methods['slope']['inputs']);
         self::assertStringContainsString('Usage: welkion work METHOD FILE?', self::typed(['work', '--help'])[1]);
@@ -297,7 +297,7 @@ final class ApplicationTest extends TestCase
     {
         $copy = sys_get_temp_dir().'/welkion-cli-'.getmypid();
         mkdir("{$copy}/bin", recursive: true);
-        foreach (['core', 'cli'] as $folder) {
+        foreach (['core', 'cli', 'deploy'] as $folder) {
             symlink(dirname(__DIR__, 2)."/{$folder}", "{$copy}/{$folder}");
         }
         copy(dirname(__DIR__, 2).'/bin/welkion', "{$copy}/bin/welkion");

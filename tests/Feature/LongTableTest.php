@@ -9,7 +9,6 @@ use App\Models\Experiment;
 use App\Models\TypedColumn;
 use App\Notebook\ExperimentWork;
 use App\Notebook\NotebookRows;
-use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Random\Engine\Mt19937;
@@ -77,7 +76,7 @@ final class LongTableTest extends TestCase
         ] as $change => $make) {
             $make()->assertSuccessful();
             $kept = $this->told();
-            Cache::flush();
+            self::assertSame(count($this->ids), DB::table('glances')->where('run_id', $this->run)->delete(), 'Of each column a glance is kept.');
             self::assertSame($this->told(), $kept, $change);
             self::assertNotSame(end($told), $kept, "{$change}: a change that shows nothing tests nothing.");
             $told[] = $kept;
@@ -176,7 +175,7 @@ final class LongTableTest extends TestCase
         [$before, $told] = [$mean(), $this->told()];
         // As nothing of it were kept yet.
         DB::table('worked_values')->delete();
-        Cache::flush();
+        DB::table('glances')->delete();
         $late = ExperimentWork::of(NotebookRows::of($this->experiment->refresh()));
         $this->fill(4, ['T'], [['17000070']])->assertOk();
         (new TypedRowsShape($late->rows->runs->firstOrFail(), $late))->told();

@@ -210,6 +210,38 @@ test.describe('what a spreadsheet is used for in a lesson', () => {
     await look(page, 'sheet-aside')
   })
 
+  test('rows of a file go below the rows there are, in the units there are', async ({ page }) => {
+    const teacher = new Teacher(page)
+    await teacher.signIn()
+    await teacher.beginTyped('How fast does the whey cool?')
+    await paste(page, 'Time (s),T (°C)\n0,62.1\n30,58.0\n60,55.2\n')
+    const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
+    await dialog.getByRole('button', { name: 'Take 3 rows of 2 columns' }).click()
+    await expect(dialog).toBeHidden()
+    await expectCell(page, 3, 2, '55.2')
+    // Another pupil went on with the run, in minutes and kelvin.
+    const later = {
+      name: 'later.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('Time (min),T (K)\n2,321.65\n3,316.25\n'),
+    }
+    await page.getByRole('button', { name: 'file or text' }).click()
+    await dialog.getByLabel('or choose a file').setInputFiles(later)
+    await dialog.getByLabel('Run 1, below its 3 rows').check()
+    await look(page, 'sheet-below')
+    await dialog.getByRole('button', { name: 'Take 2 rows of 2 columns' }).click()
+    await expect(dialog).toBeHidden()
+    await expectCell(page, 4, 1, '120')
+    await expectCell(page, 5, 1, '180')
+    await expectCell(page, 4, 2, '48.5')
+    await expectCell(page, 5, 2, '43.1')
+    await expectCell(page, 3, 2, '55.2')
+    await look(page, 'sheet-below-taken')
+    await page.getByRole('button', { name: 'Undo: Took 2 rows from later.csv' }).click()
+    await expect(cell(page, 4, 2)).toHaveText('')
+    await expectCell(page, 3, 2, '55.2')
+  })
+
   test('columns of a file go beside the rows there are', async ({ page }) => {
     const teacher = new Teacher(page)
     await teacher.signIn()

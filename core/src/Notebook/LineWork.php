@@ -24,8 +24,11 @@ use Welkion\Core\Working\SlotKind;
  */
 final readonly class LineWork
 {
+    private RowsForLine $rows;
+
     public function __construct(private WorkedNotebook $worked, private Results $results)
     {
+        $this->rows = new RowsForLine($worked);
     }
 
     public function of(Line $line, ?int $run): WorkedLine
@@ -39,18 +42,24 @@ final readonly class LineWork
         if ($kept !== null) {
             return WorkedLine::of($line, $run, $key, $kept);
         }
-        try {
-            $worked = $this->worked($line, $run, $key);
-        } catch (FormulaError $error) {
-            return WorkedLine::problem($line, $run, $key, $error->getMessage(), $error->position);
-        } catch (CoreException|\ArithmeticError $error) {
-            return WorkedLine::problem($line, $run, $key, $error->getMessage());
-        }
+        $worked = $this->tried($line, $run, $key);
         if ($worked->outcome !== null) {
             $this->results->keep($key, $worked->outcome);
         }
 
         return $worked;
+    }
+
+    /** As it is worked out anew. */
+    public function tried(Line $line, ?int $run, string $key = ''): WorkedLine
+    {
+        try {
+            return $this->worked($line, $run, $key);
+        } catch (FormulaError $error) {
+            return WorkedLine::problem($line, $run, $key, $error->getMessage(), $error->position);
+        } catch (CoreException|\ArithmeticError $error) {
+            return WorkedLine::problem($line, $run, $key, $error->getMessage());
+        }
     }
 
     private function worked(Line $line, ?int $run, string $key): WorkedLine
@@ -74,7 +83,7 @@ final readonly class LineWork
         }
         $declared = self::declared($declaration, SlotKind::Column);
         if ($missing === null && $declared !== []) {
-            $columns = (new RowsForLine($this->worked))->columns($line, $run, array_intersect_key($line->uses, array_flip($declared)), $spans === []);
+            $columns = $this->rows->columns($line, $run, array_intersect_key($line->uses, array_flip($declared)), $spans === []);
             if (is_string($columns)) {
                 [$missing, $columns] = [$columns, []];
             }
@@ -125,7 +134,7 @@ final readonly class LineWork
         $leftOut = (new LeftOut($this->worked))->warning($line, $run);
         $outcome = $leftOut === null ? $outcome : $outcome->warned($leftOut);
         $rows = [];
-        foreach ($this->worked->graph->uses[$line->symbol] as $used) {
+        foreach ($this->worked->graph->uses[$line->symbol] ?? [] as $used) {
             $of = $this->worked->notebook->lines[$used] ?? null;
             if ($of === null || $line->method !== 'formula') {
                 continue;

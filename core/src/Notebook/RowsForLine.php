@@ -9,15 +9,19 @@ use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Uncertainty\Source;
 use Welkion\Core\Units\Unit;
 use Welkion\Core\Working\ColumnInput;
+use Welkion\Core\Working\Rising;
 
 /**
  * The columns a line works with: the rows of its runs that count, or one row a run.
  *
  * @internal used by LineWork
  */
-final readonly class RowsForLine
+final class RowsForLine
 {
-    public function __construct(private WorkedNotebook $worked)
+    /** @var array<string, array<string, ColumnInput>> by symbol, of a run, its columns and a span: several methods are asked of one span */
+    private array $chosen = [];
+
+    public function __construct(private readonly WorkedNotebook $worked)
     {
     }
 
@@ -57,18 +61,11 @@ final readonly class RowsForLine
     {
         $parts = [];
         foreach ($runs as $run) {
-            $cells = [];
-            $isWhole = true;
-            foreach ($uses as $slot => $symbol) {
-                $worked = $this->worked->column($symbol, $run);
-                if ($worked->cells === null) {
-                    return (string) $worked->problem;
-                }
-                $cells[$slot] = $worked->cells;
-                $isWhole = $isWhole && $worked->isWhole();
+            $cells = $this->ofRun(array_values($uses), $run, $span);
+            if (is_string($cells)) {
+                return $cells;
             }
-            $rows = $this->rowsThatCount($run, $uses, $cells, $span, $isWhole);
-            $parts[] = $rows === null ? $cells : array_map(static fn (ColumnInput $c): ColumnInput => $c->only($rows), $cells);
+            $parts[] = array_map(static fn (string $symbol): ColumnInput => $cells[$symbol], $uses);
         }
 
         $joined = array_shift($parts) ?? [];
@@ -82,31 +79,56 @@ final readonly class RowsForLine
     }
 
     /**
-     * @param  array<string, string>  $uses
-     * @param  array<string, ColumnInput>  $cells
-     * @param  bool  $isWhole  whether each of them is a number
-     * @return list<int>|null null if all do
+     * @param  list<string>  $symbols
+     * @return array<string, ColumnInput>|string by symbol; or what is missing
      */
-    private function rowsThatCount(int $run, array $uses, array $cells, ?Span $span, bool $isWhole): ?array
+    private function ofRun(array $symbols, int $run, ?Span $span): array|string
+    {
+        $key = serialize([$symbols, $run, $span]);
+        if (isset($this->chosen[$key])) {
+            return $this->chosen[$key];
+        }
+        $cells = [];
+        $isWhole = true;
+        foreach ($symbols as $symbol) {
+            $worked = $this->worked->column($symbol, $run);
+            if ($worked->cells === null) {
+                return (string) $worked->problem;
+            }
+            $cells[$symbol] = $worked->cells;
+            $isWhole = $isWhole && $worked->isWhole();
+        }
+
+        return $this->chosen[$key] = $this->thatCount($run, $cells, $span, $isWhole);
+    }
+
+    /**
+     * @param  array<string, ColumnInput>  $cells  by symbol
+     * @param  bool  $isWhole  whether each of them is a number
+     * @return array<string, ColumnInput> by symbol: within the span, without what was set aside and what is no number
+     */
+    private function thatCount(int $run, array $cells, ?Span $span, bool $isWhole): array
     {
         $data = $this->worked->data($run);
         $along = $span === null || ! isset($this->worked->notebook->columns[$span->column]) ? null : $this->worked->column($span->column, $run)->cells;
-        $ofColumns = array_intersect_key($data->asideOf, array_flip($uses));
-        if ($isWhole && $along === null && $data->aside === [] && $ofColumns === []) {
-            return null;
+        if ($isWhole && ($span === null || $along === null || $along->isRising())) {
+            [$first, $count] = $span === null || $along === null ? [0, $data->rowCount] : Rising::within($along->values, $span->from, $span->to);
+            $aside = array_reduce(array_intersect_key($data->asideOf, $cells), static fn (array $all, array $of): array => $all + $of, $data->aside);
+
+            return array_map(static fn (ColumnInput $c): ColumnInput => $c->stretch($first, $count, array_keys($aside)), $cells);
         }
         $rows = [];
         for ($row = 0; $row < $data->rowCount; $row++) {
             $isIn = ! isset($data->aside[$row]) && ($span === null || $along === null || ($along->values[$row] >= $span->from && $along->values[$row] <= $span->to));
-            foreach ($cells as $slot => $column) {
-                $isIn = $isIn && is_finite($column->values[$row]) && ! isset($data->asideOf[$uses[$slot]][$row]);
+            foreach ($cells as $symbol => $column) {
+                $isIn = $isIn && is_finite($column->values[$row]) && ! isset($data->asideOf[$symbol][$row]);
             }
             if ($isIn) {
                 $rows[] = $row;
             }
         }
 
-        return $rows;
+        return array_map(static fn (ColumnInput $c): ColumnInput => $c->only($rows), $cells);
     }
 
     /**

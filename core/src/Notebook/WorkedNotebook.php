@@ -50,6 +50,19 @@ final class WorkedNotebook
         return $this->lines["{$symbol} {$run}"] ??= (new LineWork($this, $this->results))->of($line, $run);
     }
 
+    /**
+     * Lines that are not in the notebook, as they would be worked out; nothing of them is kept.
+     *
+     * @param  list<Line>  $lines
+     * @return list<WorkedLine>
+     */
+    public function tried(array $lines, ?int $run): array
+    {
+        $work = new LineWork($this, new NoResults);
+
+        return array_map(static fn (Line $line): WorkedLine => $work->tried($line, $run), $lines);
+    }
+
     /** @return list<array{string, int|null}> every line with every run it is worked out for */
     public function nodes(): array
     {

@@ -7,6 +7,7 @@ namespace Welkion\Core\Series;
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Exception\UnequalLengths;
+use Welkion\Core\Working\Rising;
 
 /** Points in rising order of x, each x once: what derivatives and interpolation take for granted. */
 final readonly class Series
@@ -25,11 +26,12 @@ final readonly class Series
      *
      * @param  list<float>  $x
      * @param  list<float>  $y  same length as $x
+     * @param  bool|null  $isRising  whether each x is larger than the one before; null: not known
      *
      * @throws UnequalLengths If the columns differ in length.
      * @throws InvalidQuantity If a number is not finite.
      */
-    public static function of(array $x, array $y): self
+    public static function of(array $x, array $y, ?bool $isRising = null): self
     {
         if (count($x) !== count($y)) {
             throw UnequalLengths::between(count($x), count($y));
@@ -40,7 +42,8 @@ final readonly class Series
                 throw InvalidQuantity::mustBeFinite('value of every point');
             }
         }
-        if (self::isRising($x)) {
+        // Most columns are: then there is nothing to put in order.
+        if ($isRising ?? Rising::is($x)) {
             return new self($x, $y, 0);
         }
         array_multisort($x, SORT_ASC, SORT_NUMERIC, $y);
@@ -61,22 +64,6 @@ final readonly class Series
         }
 
         return new self($xs, array_values($ys), count($x) - count($xs));
-    }
-
-    /**
-     * Whether each is larger than the one before: then there is nothing to put in order, and most columns are so.
-     *
-     * @param  list<float>  $x
-     */
-    private static function isRising(array $x): bool
-    {
-        for ($i = 1, $n = count($x); $i < $n; $i++) {
-            if ($x[$i] <= $x[$i - 1]) {
-                return false;
-            }
-        }
-
-        return true;
     }
 
     /** How many points there are. */
@@ -182,21 +169,31 @@ final readonly class Series
         if ($last < 0) {
             throw NotEnoughPoints::need('An area', 1, 0);
         }
-        $area = 0.0;
-        $beforeX = $this->x[0];
-        $beforeY = $this->y[0];
-        foreach ($this->y as $i => $y) {
-            $x = $this->x[$i];
-            $area += ($x - $beforeX) * ($y + $beforeY) / 2.0;
-            $beforeX = $x;
-            $beforeY = $y;
-        }
+        $area = self::trapezoids($this->x, $this->y);
 
         return $area - ($this->x[$last] - $this->x[0]) * match ($baseline) {
             Baseline::Zero => 0.0,
             Baseline::FirstPoint => $this->y[0],
             Baseline::Ends => ($this->y[0] + $this->y[$last]) / 2.0,
         };
+    }
+
+    /**
+     * @param  list<float>  $x  at least one
+     * @param  list<float>  $y  same length
+     */
+    private static function trapezoids(array $x, array $y): float
+    {
+        $twice = 0.0;
+        [$beforeX, $beforeY] = [$x[0], $y[0]];
+        foreach ($y as $i => $height) {
+            $at = $x[$i];
+            $twice += ($at - $beforeX) * ($height + $beforeY);
+            $beforeX = $at;
+            $beforeY = $height;
+        }
+
+        return $twice / 2.0;
     }
 
     /**

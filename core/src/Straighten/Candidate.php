@@ -15,6 +15,8 @@ final readonly class Candidate
      * @param  string  $y  what goes on the vertical axis, in y: "ln(y)"
      * @param  Fit  $line  of the plotted values; through the origin for "proportional"
      * @param  Fit  $fit  of the relation to x and y themselves
+     * @param  list<float>  $plottedX  points of the plot, in the order of the points given
+     * @param  list<float>  $plottedY  same length
      * @param  float  $criterion  AICc of the relation for y itself; comparable between candidates, lower is better
      */
     public function __construct(
@@ -24,6 +26,8 @@ final readonly class Candidate
         public Fit $line,
         public Fit $fit,
         public float $criterion,
+        public array $plottedX = [],
+        public array $plottedY = [],
     ) {
     }
 

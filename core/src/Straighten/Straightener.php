@@ -10,6 +10,7 @@ use Welkion\Core\Exception\UnequalLengths;
 use Welkion\Core\Fitting\CurveFitter;
 use Welkion\Core\Fitting\Fit;
 use Welkion\Core\Fitting\Relation;
+use Welkion\Core\Units\Unit;
 
 /**
  * Tries the usual ways to make a relation straight and ranks what they mean.
@@ -23,11 +24,17 @@ final readonly class Straightener
 {
     public const LEAST_POINTS = 5;
 
+    /** How the reason ends why a way was skipped that a column in kelvin could go. */
+    public const NEEDS_KELVIN = 'this needs kelvin.';
+
     /** Differences of the criterion below this mean nothing much (Burnham and Anderson, 2.6). */
     public const CLOSE = 4.0;
 
     /** Residuals below a billionth of the values tell nothing about the relation. */
     private const ROUNDING = 1e-18;
+
+    /** Why a way was skipped of which there is nothing more to say. */
+    public const NOT_FITTED = 'This relation could not be fitted to these points.';
 
     public function __construct(private CurveFitter $fitter = new CurveFitter)
     {
@@ -36,12 +43,13 @@ final readonly class Straightener
     /**
      * @param  list<float>  $x
      * @param  list<float>  $y  same length as $x
+     * @param  Unit|null  $xUnit  in one that does not start at zero a ratio or a logarithm means nothing, and is not tried; null: not known
      *
      * @throws UnequalLengths If the columns differ in length.
      * @throws NotEnoughPoints If there are fewer than five points, or all at one x.
      * @throws InvalidQuantity If a value is not finite.
      */
-    public function straighten(array $x, array $y): Straightening
+    public function straighten(array $x, array $y, ?Unit $xUnit = null, ?Unit $yUnit = null): Straightening
     {
         if (count($x) !== count($y)) {
             throw UnequalLengths::between(count($x), count($y));
@@ -54,10 +62,10 @@ final readonly class Straightener
         $skipped = [];
         foreach (Transformation::all() as $transformation) {
             $name = $transformation->relation->value;
-            $reason = $transformation->obstacle($x, $y);
+            $reason = $transformation->needsZero($xUnit, $yUnit) ?? $transformation->obstacle($x, $y);
             $candidate = $reason === null ? $this->candidate($transformation, $x, $y) : null;
             if ($candidate === null) {
-                $skipped[$name] = $reason ?? 'This relation could not be fitted to these points.';
+                $skipped[$name] = $reason ?? self::NOT_FITTED;
             } else {
                 $found[] = $candidate;
             }
@@ -92,6 +100,8 @@ final readonly class Straightener
             $this->fitter->fit($line->curve(), $plottedX, $plottedY),
             $fit,
             min(self::criterion($fit, array_sum(array_map(static fn (float $v): float => $v * $v, $y))), $this->criterionOfRelativeErrors($fit, $x, $y)),
+            $plottedX,
+            $plottedY,
         );
     }
 

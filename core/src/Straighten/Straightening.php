@@ -35,7 +35,7 @@ final readonly class Straightening
         }
         foreach (array_slice($this->candidates, 1) as $other) {
             if ($other->criterion - $best->criterion < Straightener::CLOSE && ! self::isSpecialCase($best->relation, $other->relation)) {
-                $warnings[] = new Warning('close', "\"{$other->relation->value}\" describes these points about as well.",
+                $warnings[] = new Warning('close', sprintf('"%s" describes these points about as well.', strtr($other->relation->value, '_', ' ')),
                     'More points, or a wider range of x, would tell them apart.');
 
                 break;

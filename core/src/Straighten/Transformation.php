@@ -6,6 +6,7 @@ namespace Welkion\Core\Straighten;
 
 use Welkion\Core\Fitting\Fit;
 use Welkion\Core\Fitting\Relation;
+use Welkion\Core\Units\Unit;
 
 /**
  * What to plot against what, so that a relation becomes a straight line.
@@ -14,6 +15,9 @@ use Welkion\Core\Fitting\Relation;
  */
 final readonly class Transformation
 {
+    /** Whose curve may be shifted up and down, so that the zero of y does not matter. */
+    private const WITH_HEIGHT = [Relation::Linear, Relation::Logarithmic, Relation::ExponentialDecay];
+
     private function __construct(public Relation $relation, public string $x, public string $y)
     {
     }
@@ -35,6 +39,24 @@ final readonly class Transformation
             new self(Relation::InverseOfLine, 'x', '1/y'),
             new self(Relation::RootOfLine, 'x', 'y^2'),
         ];
+    }
+
+    /** Why it means nothing for values in these units; null if it does. A distance from a limit is a difference, which always means something. */
+    public function needsZero(?Unit $xUnit, ?Unit $yUnit): ?string
+    {
+        $isMeant = static fn (?Unit $unit, bool $isPlain): bool => $isPlain || $unit === null || $unit->startsAtZero();
+        $isLine = $this->relation !== Relation::Proportional;
+
+        return match (true) {
+            ! $isMeant($xUnit, $this->x === 'x' && $isLine) => self::needsKelvin('x', $xUnit),
+            ! $isMeant($yUnit, $this->y === 'ln(y - c)' || ($this->y === 'y' && in_array($this->relation, self::WITH_HEIGHT, true))) => self::needsKelvin('y', $yUnit),
+            default => null,
+        };
+    }
+
+    private static function needsKelvin(string $which, ?Unit $unit): string
+    {
+        return "{$which} is in ".($unit->symbol ?? '').', which does not start at zero; '.Straightener::NEEDS_KELVIN;
     }
 
     /**

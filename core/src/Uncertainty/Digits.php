@@ -15,6 +15,9 @@ final readonly class Digits
     /** Significant digits of a value that has no uncertainty: entries are typed with no more. */
     private const EXACT_DIGITS = 10;
 
+    /** Of one that needs more than that, as 1/6 does: it was worked out, and nobody knows so many of its digits. */
+    private const WORKED_OUT_DIGITS = 6;
+
     /** Less than this of a value is what is left of rounding, and no uncertainty: a line through exact points has it. */
     private const ROUNDING = 1e-12;
 
@@ -22,7 +25,7 @@ final readonly class Digits
     {
     }
 
-    /** A value with the digits its uncertainty allows; one without uncertainty in full. */
+    /** A value with the digits its uncertainty allows; one without uncertainty as it was typed. */
     public static function of(Measured $measured): self
     {
         if ($measured->uncertainty <= self::ROUNDING * abs($measured->value)) {
@@ -78,6 +81,9 @@ final readonly class Digits
 
     private static function exact(float $value): string
     {
-        return (string) json_encode((float) sprintf('%.'.self::EXACT_DIGITS.'g', $value));
+        $written = (float) sprintf('%.'.self::EXACT_DIGITS.'g', $value);
+        $isTyped = abs($written - $value) <= self::ROUNDING * abs($value);
+
+        return (string) json_encode($isTyped ? $written : (float) sprintf('%.'.self::WORKED_OUT_DIGITS.'g', $value));
     }
 }

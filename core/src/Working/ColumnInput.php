@@ -11,16 +11,24 @@ use Welkion\Core\Units\Unit;
  * A column as a method gets it: the rows that count, without blanks; how each scatters by itself, and what moves all of them
  * together, as the calibration they were read by.
  */
-final readonly class ColumnInput
+final class ColumnInput
 {
+    private ?bool $isRising = null;
+
     /**
      * @param  string  $name  its symbol, or what it is called in a file
      * @param  list<float>  $values
      * @param  list<float>|null  $scatter  standard uncertainty of each row by itself; null: not known
      * @param  list<array{Source, list<float>}>  $common  sources all rows share, with how far each row moves by them
      */
-    public function __construct(public string $name, public Unit $unit, public array $values, public ?array $scatter = null, public array $common = [])
+    public function __construct(public readonly string $name, public readonly Unit $unit, public readonly array $values, public readonly ?array $scatter = null, public readonly array $common = [])
     {
+    }
+
+    /** Whether each value is larger than the one before; found once. */
+    public function isRising(): bool
+    {
+        return $this->isRising ??= Rising::is($this->values);
     }
 
     /** Standard uncertainty of one row, with all it shares; 0 where nothing is known. */
@@ -65,6 +73,38 @@ final readonly class ColumnInput
     {
         return new self($this->name, $this->unit, self::at($this->values, $rows), $this->scatter === null ? null : self::at($this->scatter, $rows),
             array_map(static fn (array $share): array => [$share[0], self::at($share[1], $rows)], $this->common));
+    }
+
+    /**
+     * So many rows from one on, counted from 0.
+     *
+     * @param  list<int>  $without  rows of the column that are left out
+     */
+    public function stretch(int $first, int $count, array $without = []): self
+    {
+        $gone = [];
+        foreach ($without as $row) {
+            $gone[$row - $first] = true;
+        }
+
+        $stretch = new self($this->name, $this->unit, self::cut($this->values, $first, $count, $gone), $this->scatter === null ? null : self::cut($this->scatter, $first, $count, $gone),
+            array_map(static fn (array $share): array => [$share[0], self::cut($share[1], $first, $count, $gone)], $this->common));
+        // A part of what rises does, too.
+        $stretch->isRising = $this->isRising === true ? true : null;
+
+        return $stretch;
+    }
+
+    /**
+     * @param  list<float>  $list
+     * @param  array<int, true>  $gone  by place from the first
+     * @return list<float>
+     */
+    private static function cut(array $list, int $first, int $count, array $gone): array
+    {
+        $cut = $first === 0 && $count === count($list) ? $list : array_slice($list, $first, $count);
+
+        return $gone === [] ? $cut : array_values(array_diff_key($cut, $gone));
     }
 
     /**

@@ -66,7 +66,7 @@ final class MethodsTest extends TestCase
                 self::assertSame($slot, $told->slot($slot->name));
             }
         }
-        self::assertSame(['formula', 'statistics', 'slope', 'area', 'value-at', 'x-at', 'difference', 'constancy', 'relation', 'equivalence', 'half-equivalence', 'refined-equivalence', 'finer-steps'], $keys);
+        self::assertSame(['formula', 'statistics', 'slope', 'area', 'value-at', 'x-at', 'difference', 'ends', 'constancy', 'relation', 'equivalence', 'half-equivalence', 'refined-equivalence', 'finer-steps'], $keys);
         self::assertNull(Methods::find('divination'));
     }
 
@@ -157,8 +157,29 @@ final class MethodsTest extends TestCase
         self::assertSame([14.0, 'J'], [$area('zero')->value, $area('zero')->unit->symbol]);
         self::assertEqualsWithDelta(14.0 - 3.0 * 3.0, $area('ends')->value, 1e-12);
         self::assertEqualsWithDelta(14.0 - 3.0, $area('1')->value, 1e-12);
-        $this->expectExceptionMessage('The baseline is zero, ends or a number, but "sky" was given.');
+        self::assertEqualsWithDelta(14.0 - 3.0 * 2.0, $area('first')->value, 1e-12);
+        $this->expectExceptionMessage('The baseline is zero, first, ends or a number, but "sky" was given.');
         $area('sky');
+    }
+
+    /** The start is not the smallest, nor the end the largest; rows may stand in any order. */
+    public function test_start_and_end_are_those_along_x(): void
+    {
+        $rows = ['x' => [[10.0, 0.0, 20.0, 20.0, 5.0], 'min'], 'y' => [[90.0, 21.0, 30.0, 25.0, 3.0], 'degC']];
+        $ends = self::work('ends', $rows)->values;
+
+        self::assertSame([21.0, 25.0, 4.0, 20.0], [$ends['start']->value, $ends['end']->value, $ends['change']->value, $ends['over']->value]);
+        self::assertSame(['°C', '°C', 'K', 'min'], array_map(static fn (string $part): string => $ends[$part]->unit->symbol, ['start', 'end', 'change', 'over']));
+        self::assertSame(0.0, $ends['change']->uncertainty);
+        self::assertSame([[0.0], [20.0]], array_map(static fn ($mark): array => $mark->x, self::work('ends', $rows)->marks));
+
+        $column = static fn (string $name, array $values, ?array $scatter = null): ColumnInput => new ColumnInput($name, Unit::one(), $values, $scatter);
+        $known = (Methods::find('ends') ?? self::fail('There is no such method.'))->work(new Inputs(['x' => $column('x', [0.0, 1.0, 2.0]), 'y' => $column('y', [1.0, 5.0, 4.0], [0.3, 9.0, 0.4])]));
+        self::assertEqualsWithDelta(0.5, $known->values['change']->uncertainty, 1e-12, 'Both readings scatter, and what lies between them does not count.');
+
+        self::assertSame(2.0, self::work('ends', ['x' => [[1.0, 2.0], 's'], 'y' => [[3.0, 5.0], 'g']])->values['change']->value);
+        $this->expectExceptionMessage('A change from start to end');
+        self::work('ends', ['x' => [[1.0], 's'], 'y' => [[1.0], 'g']]);
     }
 
     public function test_reads_y_at_x_x_at_y_and_changes_with_units_and_the_uncertainty_of_what_was_typed(): void

@@ -175,6 +175,16 @@ final class WorkedNotebookTest extends TestCase
         self::assertEqualsWithDelta(0.1, $worked->line('all')->result()?->uncertainty, 1e-9);
     }
 
+    public function test_columns_of_rows_and_of_runs_do_not_mix_and_a_single_value_is_neither(): void
+    {
+        $worked = new WorkedNotebook(Notebooks::of([Notebooks::entry('a', 2.0)], [Notebooks::column('x')], [
+            Notebooks::line('m', 'statistics', ['column' => 'x'], isPerRun: true), Notebooks::line('both', 'slope', ['x' => 'x', 'y' => 'm']), Notebooks::line('one', 'statistics', ['column' => 'a']),
+        ], Notebooks::run(1, ['x' => [1.0, 2.0]]), Notebooks::run(2, ['x' => [3.0, 4.0]])));
+
+        self::assertSame('A column of the rows and a column of the runs cannot be used together.', $worked->line('both')->problem);
+        self::assertSame('"a" is one value and no column.', $worked->line('one')->problem);
+    }
+
     public function test_only_what_hangs_on_a_change_is_worked_out_again(): void
     {
         $kept = new class implements Results

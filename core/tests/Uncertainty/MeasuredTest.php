@@ -83,6 +83,9 @@ final class MeasuredTest extends TestCase
         yield 'whole numbers' => [1234.5, 32.0, '1235', '32'];
         yield 'a value that rounds to zero has no sign' => [-0.0004, 0.02, '0.00', '0.02'];
         yield 'no uncertainty, all digits' => [90.08, 0.0, '90.08', ''];
+        yield 'no uncertainty, as many as anybody types' => [9192631770.0, 0.0, '9192631770', ''];
+        yield 'no uncertainty, worked out' => [61.0 / 6.0, 0.0, '10.1667', ''];
+        yield 'no uncertainty, worked out and small' => [-1e-3 / 7.0, 0.0, '-0.000142857', ''];
         yield 'what rounding leaves of exact points' => [-0.020000000000000004, 1.9e-19, '-0.02', ''];
         yield 'the finest that is measured anywhere is one' => [9192631770.0, 0.1, '9192631770.00', '0.10'];
     }

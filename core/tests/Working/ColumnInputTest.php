@@ -55,6 +55,28 @@ final class ColumnInputTest extends TestCase
         self::assertNull((new ColumnInput('x', Unit::one(), [1.0, 2.0]))->only([1])->scatter);
     }
 
+    public function test_a_stretch_of_its_rows_keeps_what_is_theirs(): void
+    {
+        $told = static fn (ColumnInput $c): array => [$c->values, $c->scatter, array_column($c->common, 1)];
+
+        self::assertSame([[20.0, 30.0], [0.6, 0.0], [[0.8, 0.1], [0.0, -0.2]]], $told(self::column()->stretch(1, 2)));
+        self::assertSame([[20.0], [0.6], [[0.8], [0.0]]], $told(self::column()->stretch(1, 2, [0, 2])));
+        self::assertSame([[10.0, 30.0], [0.3, 0.0], [[0.4, 0.1], [0.0, -0.2]]], $told(self::column()->stretch(0, 3, [1])));
+        self::assertSame($told(self::column()), $told(self::column()->stretch(0, 3)));
+        self::assertSame([[10.0], [0.3], [[0.4], [0.0]]], $told(self::column()->stretch(0, 1)));
+        self::assertNull((new ColumnInput('x', Unit::one(), [1.0, 2.0]))->stretch(1, 1)->scatter);
+    }
+
+    public function test_a_stretch_of_what_rises_does_too_and_one_of_what_does_not_may(): void
+    {
+        $column = static fn (float ...$values): ColumnInput => new ColumnInput('x', Unit::one(), array_values($values));
+        $mixed = $column(1.0, 3.0, 2.0, 4.0);
+
+        self::assertSame([false, true, false], [$mixed->isRising(), $mixed->stretch(2, 2)->isRising(), $mixed->stretch(1, 2)->isRising()]);
+        $rising = $column(1.0, 3.0, 4.0);
+        self::assertSame([true, true, true], [$rising->isRising(), $rising->stretch(1, 2)->isRising(), $rising->stretch(0, 3, [1])->isRising()]);
+    }
+
     public function test_a_result_gets_its_share_of_what_all_rows_have_in_common(): void
     {
         $total = CommonSources::work(new Total, new Inputs(['x' => self::column()]))->values['total'];

@@ -25,7 +25,7 @@ use Welkion\Core\Working\Slot;
 final readonly class Slope implements Method
 {
     /** Points. */
-    private const MANY = 50_000;
+    private const MANY = 2_000;
 
     public function declaration(): Declaration
     {

@@ -22,9 +22,9 @@ final readonly class Area implements Method
     public function declaration(): Declaration
     {
         return new Declaration(
-            'area', 'Area', 'The area between the points and a baseline: zero, the line between the ends, or a level you type.',
+            'area', 'Area', 'The area between the points and a baseline: zero, the height of the first point, the line between the ends, or a level you type.',
             'Trapezoidal rule (any textbook of numerical analysis).',
-            [Slot::column('x', 'x'), Slot::column('y', 'y'), Slot::text('baseline', 'Down to: zero, ends, or a level', default: 'zero')],
+            [Slot::column('x', 'x'), Slot::column('y', 'y'), Slot::text('baseline', 'Down to: zero, first, ends, or a level', default: 'zero')],
             ['area' => 'Area'],
         );
     }
@@ -35,9 +35,10 @@ final readonly class Area implements Method
         $baseline = $inputs->text('baseline') ?? 'zero';
         $area = match (true) {
             $baseline === 'zero' => $series->area(),
+            $baseline === 'first' => $series->area(Baseline::FirstPoint),
             $baseline === 'ends' => $series->area(Baseline::Ends),
             is_numeric($baseline) => self::lowered($series, (float) $baseline)->area(),
-            default => throw new InvalidQuantity("The baseline is zero, ends or a number, but \"{$baseline}\" was given."),
+            default => throw new InvalidQuantity("The baseline is zero, first, ends or a number, but \"{$baseline}\" was given."),
         };
         $unit = $inputs->column('y')->unit->difference()->times($inputs->column('x')->unit->difference());
 

@@ -14,6 +14,8 @@ final class Points
     /** @throws MissingInput */
     public static function of(Inputs $inputs): Series
     {
-        return Series::of($inputs->column('x')->values, $inputs->column('y')->values);
+        $x = $inputs->column('x');
+
+        return Series::of($x->values, $inputs->column('y')->values, $x->isRising());
     }
 }

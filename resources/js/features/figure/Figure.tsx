@@ -1,11 +1,12 @@
 import { useEffect, useRef, useState } from 'react'
 import { inkOf, type Ink } from '../../lib/figure/ink'
+import type { Room } from '../../lib/figure/key'
 import type { FigureOption } from './echarts'
 import { FigureCanvas } from './FigureCanvas'
 
 interface FigureProps {
-  /** What to draw, in the inks of the theme in force. */
-  option: (ink: Ink) => FigureOption
+  /** What to draw, in the inks of the theme in force, in the room there is. */
+  option: (ink: Ink, room: Room) => FigureOption
   /** The figure in words, for those who do not see it. */
   summary: string
   /** Whether it has so many points that a drawing of parts would be slow. */
@@ -43,7 +44,7 @@ export function Figure({ option, summary, isLarge = false, onReady, className = 
 
   useEffect(() => {
     const element = host.current
-    if (element !== null) canvas.current?.draw(() => option(inkOf(element)), isLarge)
+    if (element !== null) canvas.current?.draw((room) => option(inkOf(element), room), isLarge)
   }, [option, isLarge, themeCount])
 
   return <div ref={host} role="img" aria-label={summary} className={`h-full w-full ${className}`} />

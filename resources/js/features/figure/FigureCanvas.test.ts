@@ -89,7 +89,7 @@ describe('the drawing of a figure', () => {
     expect(made).toHaveLength(1)
     expect(made[0]?.setOption).toHaveBeenCalledWith(OPTION, {
       notMerge: false,
-      replaceMerge: ['series', 'xAxis', 'yAxis', 'grid'],
+      replaceMerge: ['series', 'xAxis', 'yAxis', 'grid', 'legend'],
     })
   })
 
@@ -117,10 +117,10 @@ describe('the drawing of a figure', () => {
     expect(asked).toHaveLength(3)
   })
 
-  it('knows which panel is under a pixel', () => {
+  it('knows which panel is at a height', () => {
     const canvas = new FigureCanvas(document.createElement('div'))
-    expect([canvas.panelAt(1, 10, 2), canvas.panelAt(1, 110, 2), canvas.panelAt(1, 90, 2)]).toEqual([0, 1, null])
-    expect(canvas.panelAt(1, 110, 1)).toBeNull()
+    expect([canvas.panelAt(10, 2), canvas.panelAt(110, 2), canvas.panelAt(90, 2)]).toEqual([0, 1, null])
+    expect(canvas.panelAt(110, 1)).toBeNull()
   })
 
   it('draws the newest at its own pace, however much comes meanwhile', () => {
@@ -184,6 +184,25 @@ describe('the drawing of a figure', () => {
     made[1]?.zoomTo({ start: 0, end: 60, startValue: 0, endValue: 6 })
     made[1]?.zoomTo({ start: 0, end: 100, startValue: 0, endValue: 10 })
     expect(told).toEqual([{ from: 2, to: 6 }, { from: 0, to: 6 }, null])
+  })
+
+  it('draws again in another room, which it tells', () => {
+    const host = document.createElement('div')
+    const canvas = new FigureCanvas(host)
+    const rooms: unknown[] = []
+    resized[0]?.()
+    expect(made[0]?.setOption, 'Nothing was drawn yet.').not.toHaveBeenCalled()
+    canvas.draw((room) => {
+      rooms.push(room)
+      return OPTION
+    })
+    Object.defineProperties(host, { clientWidth: { value: 390 }, clientHeight: { value: 300 } })
+    resized[0]?.()
+    vi.advanceTimersByTime(2 * FRAME_MS)
+    expect(rooms).toEqual([
+      { width: 0, height: 0 },
+      { width: 390, height: 300 },
+    ])
   })
 
   it('fits the whole of it, follows its place, and leaves nothing behind', () => {

@@ -1,4 +1,5 @@
 import type { EChartsType } from 'echarts/core'
+import type { Room } from '../../lib/figure/key'
 import { echarts, type FigureOption } from './echarts'
 
 export interface PointerMoment {
@@ -17,6 +18,11 @@ interface Zoom {
   endValue?: number
 }
 
+interface Wanted {
+  option: (room: Room) => FigureOption
+  isLarge: boolean
+}
+
 const NEVER_DRAWN = -Infinity
 
 /** Owns the drawing of one figure in a host element, and forwards what the pointer does over it. */
@@ -25,7 +31,8 @@ export class FigureCanvas {
   private renderer: 'svg' | 'canvas' = 'svg'
   private readonly listeners = new Map<(moment: PointerMoment) => void, () => void>()
   private readonly watcher: ResizeObserver
-  private wanted: { option: () => FigureOption; isLarge: boolean } | null = null
+  private wanted: Wanted | null = null
+  private last: Wanted | null = null
   private frame: number | null = null
   private timer: ReturnType<typeof setTimeout> | null = null
   private freeAt = NEVER_DRAWN
@@ -36,6 +43,8 @@ export class FigureCanvas {
     this.listenToZoom()
     this.watcher = new ResizeObserver(() => {
       this.chart.resize()
+      // In another width names stand in other rows.
+      if (this.last !== null && this.wanted === null) this.draw(this.last.option, this.last.isLarge)
     })
     this.watcher.observe(host)
   }
@@ -47,7 +56,7 @@ export class FigureCanvas {
    * @param option made when it is drawn: reading colours in the middle of a change would make the browser lay out the page twice
    * @param isLarge whether it has so many points that a drawing of parts would be slow
    */
-  draw(option: () => FigureOption, isLarge = false): void {
+  draw(option: (room: Room) => FigureOption, isLarge = false): void {
     this.wanted = { option, isLarge }
     if (this.frame !== null || this.timer !== null) return
     if (this.freeAt === NEVER_DRAWN) {
@@ -70,6 +79,7 @@ export class FigureCanvas {
   private paint(): void {
     if (this.wanted === null) return
     const { option, isLarge } = this.wanted
+    this.last = this.wanted
     this.wanted = null
     const began = performance.now()
     // The first drawing is slow because all is new, and mostly empty: what it was made for must not wait for it.
@@ -82,7 +92,11 @@ export class FigureCanvas {
       this.listenToZoom()
       for (const listener of this.listeners.keys()) this.listen(listener)
     }
-    this.chart.setOption(option(), { notMerge: false, replaceMerge: ['series', 'xAxis', 'yAxis', 'grid'] })
+    const room = { width: this.host.clientWidth, height: this.host.clientHeight }
+    this.chart.setOption(option(room), {
+      notMerge: false,
+      replaceMerge: ['series', 'xAxis', 'yAxis', 'grid', 'legend'],
+    })
     const now = performance.now()
     this.freeAt = now + rest * (now - began)
   }
@@ -138,10 +152,10 @@ export class FigureCanvas {
     return this.chart.convertToPixel({ gridIndex: panel }, [x, y]) as [number, number]
   }
 
-  /** The index of the panel under a pixel; null outside all panels. */
-  panelAt(x: number, y: number, panelCount: number): number | null {
+  /** The index of the panel at this height, beside it too; null above and below all panels. */
+  panelAt(y: number, panelCount: number): number | null {
     for (let panel = 0; panel < panelCount; panel++) {
-      if (this.chart.containPixel({ gridIndex: panel }, [x, y])) return panel
+      if (this.chart.containPixel({ gridIndex: panel }, [this.width / 2, y])) return panel
     }
     return null
   }

@@ -1,4 +1,4 @@
 export { Figure } from './Figure'
 export { FigureCanvas, type PointerMoment } from './FigureCanvas'
-export { download, pictureOf } from './picture'
+export { download, PICTURE_ROOM, pictureOf } from './picture'
 export type { FigureOption } from './echarts'

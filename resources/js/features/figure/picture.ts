@@ -1,8 +1,9 @@
 import type { Ink } from '../../lib/figure/ink'
 import { echarts, type FigureOption } from './echarts'
 
-const WIDTH_PX = 1000
-const HEIGHT_PX = 640
+/** That of every picture. */
+export const PICTURE_ROOM = { width: 1000, height: 640 }
+const { width: WIDTH_PX, height: HEIGHT_PX } = PICTURE_ROOM
 /** A sheet printed at 300 dpi needs about this many dots for each pixel. */
 const DOTS_PER_PX = 3
 /** Room for a title, and where it stands in it. */

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { dayAndTime } from '../../lib/ago'
 import type { KeptCalibration, Probe } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
+import { measuredText } from '../../lib/notebook/labels'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { useNotices } from '../../ui/notices'
 import { useNow } from '../../ui/useNow'
@@ -145,15 +146,7 @@ function CalibrationRow({
           {isAside ? <span className="amber block">set aside: {calibration.setAsideReason}</span> : null}
         </td>
         <td className="num py-1.5 whitespace-nowrap">
-          {figure === undefined || calibration.origin === 'factory' ? (
-            '—'
-          ) : (
-            <>
-              {figure.measured.shownValue}
-              {figure.measured.shownUncertainty === '' ? '' : ` ± ${figure.measured.shownUncertainty}`}{' '}
-              {figure.measured.unit}
-            </>
-          )}
+          {figure === undefined || calibration.origin === 'factory' ? '—' : measuredText(figure.measured)}
         </td>
         <td className={`py-1.5 ${calibration.verdict === null ? '' : GRADE_TEXT[calibration.verdict.grade]}`}>
           {calibration.origin === 'factory' ? '—' : (calibration.verdict?.title ?? '—')}

@@ -2,6 +2,7 @@ import { useId } from 'react'
 import type { Figure, Notebook } from '../../lib/api/types'
 import { askedPanels } from '../../lib/figure/axisUnits'
 import { ProblemNote } from '../../ui/ProblemNote'
+import { WordSelect } from '../../ui/WordSelect'
 import { useFigures } from '../notebook'
 
 const MOST_PANELS = 4
@@ -95,21 +96,7 @@ function Word({
       <label htmlFor={id} className="quiet">
         {label}:&nbsp;
       </label>
-      <select
-        id={id}
-        className="word-select font-semibold"
-        value={value}
-        onChange={(event) => {
-          onChange(event.target.value)
-        }}
-      >
-        {options.includes(value) ? null : <option value={value}>{value}</option>}
-        {options.map((option) => (
-          <option key={option} value={option}>
-            {option}
-          </option>
-        ))}
-      </select>
+      <WordSelect id={id} value={value} options={options} onChange={onChange} />
     </span>
   )
 }

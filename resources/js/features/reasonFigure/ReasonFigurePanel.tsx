@@ -5,12 +5,13 @@ import type { Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/ty
 import { selectionInUnits, shownAlong } from '../../lib/figure/axisUnits'
 import { paperInk, type Ink } from '../../lib/figure/ink'
 import { beyondAxes, MOST_DRAWN_AS_PARTS, pickPoints, pointCount } from '../../lib/figure/drawn'
+import type { Room } from '../../lib/figure/key'
 import { notebookFigure } from '../../lib/figure/notebookFigure'
 import { movePick, NOTHING, stretchSpan, type Selection } from '../../lib/figure/selection'
 import { columnHead } from '../../lib/notebook/labels'
 import { hasRows } from '../../lib/notebook/runs'
 import { useKey } from '../../ui/useKey'
-import { download, Figure, pictureOf, type FigureCanvas } from '../figure'
+import { download, Figure, PICTURE_ROOM, pictureOf, type FigureCanvas } from '../figure'
 import { AxesCard } from './AxesCard'
 import { captionOf } from './caption'
 import { figureInput } from './figureInput'
@@ -26,17 +27,31 @@ interface ReasonFigurePanelProps {
   worked: readonly WorkedLine[]
   run: RunSummary
   rows: RunRows
+  /** Whether the figure that was made last is shown at first. */
+  isNewestFirst?: boolean
   selection: Selection
   onSelect: (selection: Selection) => void
   onRun: (runId: number) => void
+  /** Two columns, by symbol, are to be looked at in other ways. */
+  onStraighten: (x: string, y: string) => void
 }
 
-export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSelect, onRun }: ReasonFigurePanelProps) {
+export function ReasonFigurePanel({
+  notebook,
+  worked,
+  run,
+  rows,
+  isNewestFirst = false,
+  selection,
+  onSelect,
+  onRun,
+  onStraighten,
+}: ReasonFigurePanelProps) {
   const [canvas, setCanvas] = useState<FigureCanvas | null>(null)
-  const [place, setPlace] = useState(0)
+  const [place, setPlace] = useState(isNewestFirst ? Infinity : 0)
   const [areAxesShown, setAreAxesShown] = useState(false)
   const [shown, setShown] = useState<number[]>([])
-  const figure = notebook.figures[place] ?? notebook.figures[0]
+  const figure = notebook.figures[place] ?? notebook.figures.at(-1)
   const others = useOthers(
     notebook,
     shown.filter((id) => id !== run.id),
@@ -54,7 +69,10 @@ export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSe
     },
     [onSelect, along],
   )
-  const option = useCallback((ink: Ink) => (input === null ? {} : notebookFigure(input, ink)), [input])
+  const option = useCallback(
+    (ink: Ink, room: Room) => (input === null ? {} : notebookFigure(input, ink, room)),
+    [input],
+  )
   const points = useMemo(() => (input === null ? [] : pickPoints(input)), [input])
   const handleReady = useCallback((made: FigureCanvas | null) => {
     setCanvas(made)
@@ -78,7 +96,7 @@ export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSe
     if (plain === null) return
     const ink = paperInk()
     download(
-      await pictureOf(notebookFigure(plain, ink), kind, ink, figure?.shownTitle ?? ''),
+      await pictureOf(notebookFigure(plain, ink, PICTURE_ROOM), kind, ink, figure?.shownTitle ?? ''),
       `${fileName(notebook.title)}-${run.number}.${kind}`,
     )
   }
@@ -131,6 +149,17 @@ export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSe
             Axes …
           </button>
         )}
+        {figure === undefined ? null : (
+          <button
+            type="button"
+            className="word-button text-sm font-normal!"
+            onClick={() => {
+              onStraighten(figure.x, figure.panels[0]?.y[0] ?? '')
+            }}
+          >
+            straighten …
+          </button>
+        )}
         <RunsMenu runs={notebook.runs.filter(hasRows)} current={run.id} shown={shown} onRun={onRun} onShow={setShown} />
         <button type="button" className="word-button text-sm font-normal!" onClick={() => canvas?.fit()}>
           Fit view <kbd className="key">F</kbd>
@@ -176,6 +205,7 @@ export function ReasonFigurePanel({ notebook, worked, run, rows, selection, onSe
             rows={rows}
             points={points}
             x={input.x}
+            ys={figure?.panels.flatMap((panel) => [...panel.y, ...panel.right]) ?? []}
             selection={shownSelection}
             back={along.back}
             canvas={canvas}

@@ -4,9 +4,11 @@ import { pointsIn, type PickPoint, type Selection } from '../../lib/figure/selec
 import { circled, countOf, fixed } from '../../lib/format'
 import { cellText, rowName, unitBehind } from '../../lib/notebook/labels'
 import { ProblemNote } from '../../ui/ProblemNote'
+import { WordSelect } from '../../ui/WordSelect'
 import type { FigureCanvas } from '../figure'
 import { useLines } from '../notebook'
 import { SetAsideDialog } from './SetAsideDialog'
+import { SpanNumbers } from './SpanNumbers'
 import { useSetAside } from './useSetAside'
 
 interface SelectionMenuProps {
@@ -14,6 +16,8 @@ interface SelectionMenuProps {
   rows: RunRows
   points: readonly PickPoint[]
   x: Column
+  /** Symbols of what is drawn along it. */
+  ys: readonly string[]
   selection: Selection
   /** What makes a value along x one of its column again. */
   back: (value: number) => number
@@ -21,10 +25,16 @@ interface SelectionMenuProps {
   onClear: () => void
 }
 
-const WIDTH_PX = 330
+const WIDTH_PX = 360
+/** That much stays free at the edge of the figure. */
+const EDGE_PX = 8
+/** Where that of a span begins, below the upper end of the figure. */
+const TOP_PX = 24
+/** Room it takes to the left or the right of a span. */
+const BESIDE_PX = WIDTH_PX + 22
 
 /** What can be done with the span or the reading just picked, in words beside it. */
-export function SelectionMenu({ notebook, rows, points, x, selection, back, canvas, onClear }: SelectionMenuProps) {
+export function SelectionMenu({ notebook, rows, points, x, ys, selection, back, canvas, onClear }: SelectionMenuProps) {
   const { takeBack } = useSetAside(notebook, rows)
   const [asking, setAsking] = useState<readonly Row[] | null>(null)
   const place = placeOf(selection, points, canvas)
@@ -34,12 +44,18 @@ export function SelectionMenu({ notebook, rows, points, x, selection, back, canv
     <>
       {place === null || selection.kind === 'none' ? null : (
         <div
-          className="panel border-primary/60 absolute z-10 px-3 py-2 text-sm shadow-sm"
-          style={{ left: place.x, top: place.y, width: WIDTH_PX }}
+          className="panel border-primary/60 absolute z-10 max-w-full px-3 py-2 text-sm shadow-sm"
+          style={{
+            left: `max(0px, min(${place.x}px, 100% - ${WIDTH_PX + EDGE_PX}px))`,
+            top: place.y,
+            width: WIDTH_PX,
+          }}
         >
           {selection.kind === 'span' ? (
             <SpanWords
               notebook={notebook}
+              runId={rows.id}
+              ys={ys}
               x={x}
               span={selection}
               back={back}
@@ -83,6 +99,9 @@ export function SelectionMenu({ notebook, rows, points, x, selection, back, canv
 
 interface SpanWordsProps {
   notebook: Notebook
+  runId: number
+  /** Symbols of what is drawn along x. */
+  ys: readonly string[]
   x: Column
   span: { from: number; to: number }
   back: (value: number) => number
@@ -93,17 +112,10 @@ interface SpanWordsProps {
   onClear: () => void
 }
 
-/** Methods that make sense of any stretch of two columns. */
-const QUICK = [
-  ['slope', 'slope'],
-  ['statistics', 'mean'],
-  ['area', 'area'],
-] as const
-
-function SpanWords({ notebook, x, span, back, readings, isThinned, onSetAside, onClear }: SpanWordsProps) {
+function SpanWords({ notebook, runId, ys, x, span, back, readings, isThinned, onSetAside, onClear }: SpanWordsProps) {
   const { add, change } = useLines(notebook.id)
-  const [figure] = notebook.figures
-  const y = figure?.panels[0]?.y[0] ?? ''
+  const [y, setY] = useState(ys[0] ?? '')
+  const of = ys.includes(y) ? y : (ys[0] ?? '')
   const round = (value: number) => Number(value.toPrecision(6))
   const spanTold = {
     columnId: x.id,
@@ -121,29 +133,36 @@ function SpanWords({ notebook, x, span, back, readings, isThinned, onSetAside, o
       <p className="quiet">
         {shown(span.from)} to {shown(span.to)} {unit} ·{' '}
         {isThinned ? `${countOf(readings.length, 'point')} of those drawn` : countOf(readings.length, 'reading')}
+        {ys.length > 1 ? (
+          <>
+            {' '}
+            · of <WordSelect label="Column the numbers are of" value={of} options={ys} onChange={setY} />
+          </>
+        ) : null}
       </p>
+      <SpanNumbers
+        notebook={notebook}
+        runId={runId}
+        x={x.symbol}
+        y={of}
+        from={spanTold.from}
+        to={spanTold.to}
+        isPending={add.isPending}
+        onKeep={({ method, title, texts }) => {
+          add.act(
+            {
+              method,
+              title,
+              isPerRun: true,
+              uses: method === 'statistics' ? { column: of } : { x: x.symbol, y: of },
+              ...(Object.keys(texts).length === 0 ? {} : { texts }),
+              span: spanTold,
+            },
+            onClear,
+          )
+        }}
+      />
       <p className="flex flex-wrap gap-x-4">
-        {QUICK.map(([method, words]) => (
-          <button
-            key={method}
-            type="button"
-            className="word-button"
-            disabled={add.isPending || y === ''}
-            onClick={() => {
-              add.act(
-                {
-                  method,
-                  isPerRun: true,
-                  uses: method === 'statistics' ? { column: y } : { x: x.symbol, y },
-                  span: spanTold,
-                },
-                onClear,
-              )
-            }}
-          >
-            {words}
-          </button>
-        ))}
         {along.map((line) => (
           <button
             key={line.id}
@@ -223,18 +242,21 @@ function RowWords({ notebook, row, onSetAside, onTakeBack, onClear }: RowWordsPr
   )
 }
 
-/** Beside the span or the reading, and always inside the figure. */
+/** Beside the span or the reading, where there is room. */
 function placeOf(
   selection: Selection,
   points: readonly PickPoint[],
   canvas: FigureCanvas | null,
 ): { x: number; y: number } | null {
   if (canvas === null || selection.kind === 'none') return null
-  const point = selection.kind === 'row' ? points.find(({ id }) => id === selection.id) : undefined
-  const x = selection.kind === 'span' ? selection.to : (point?.x ?? 0)
-  const heights = points.map(({ y }) => y)
-  const low = heights.reduce((least, y) => Math.min(least, y), Infinity)
-  const high = heights.reduce((most, y) => Math.max(most, y), -Infinity)
-  const [px, py] = canvas.toPixel(0, x, selection.kind === 'span' ? (low + high) / 2 : (point?.y ?? 0))
-  return { x: Math.max(0, Math.min(px + 14, canvas.width - WIDTH_PX - 8)), y: Math.max(4, py + 14) }
+  if (selection.kind === 'row') {
+    const point = points.find(({ id }) => id === selection.id)
+    const [px, py] = canvas.toPixel(0, point?.x ?? 0, point?.y ?? 0)
+    return { x: px + 14, y: Math.max(4, py + 14) }
+  }
+  const anyHeight = points[0]?.y ?? 0
+  const [from] = canvas.toPixel(0, selection.from, anyHeight)
+  const [to] = canvas.toPixel(0, selection.to, anyHeight)
+  const isRoomLeft = from - BESIDE_PX > 0 && to + BESIDE_PX > canvas.width
+  return { x: isRoomLeft ? from - BESIDE_PX + EDGE_PX : to + 14, y: TOP_PX }
 }

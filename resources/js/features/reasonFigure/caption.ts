@@ -1,6 +1,6 @@
 import type { Column, Figure, Notebook, Row, RunRows, RunSummary } from '../../lib/api/types'
 import { counted, countOf } from '../../lib/format'
-import { columnHead, lowerFirst, rowName } from '../../lib/notebook/labels'
+import { columnHead, isNamedByFormula, lowerFirst, rowName } from '../../lib/notebook/labels'
 
 /** The caption a figure gets by itself: what is drawn, from what, and what was set aside and why. */
 export function captionOf(
@@ -15,11 +15,8 @@ export function captionOf(
   const column = (symbol: string) => notebook.columns.find((one) => one.symbol === symbol)
   const named = (symbol: string) => {
     const one = column(symbol)
-    return one === undefined
-      ? symbol
-      : one.shownName === one.symbol
-        ? one.symbol
-        : `${lowerFirst(one.shownName)} ${columnHead(one)}`
+    if (one === undefined || one.shownName === one.symbol) return symbol
+    return isNamedByFormula(one) ? one.shownName : `${lowerFirst(one.shownName)} ${columnHead(one)}`
   }
   const drawn = (figure?.panels ?? []).flatMap(({ y, right }) => [...y, ...right]).map(named)
   const aside = rows.filter((row) => row.setAside !== null)
@@ -53,5 +50,5 @@ function asideWords(aside: readonly Row[], columns: readonly Column[]): string {
 
 /** A sentence begins large; a symbol like pH stays as it is. */
 function capital(text: string): string {
-  return /^[a-z]{2}/.test(text) ? text.charAt(0).toUpperCase() + text.slice(1) : text
+  return /^(?!ln[ (])[a-z]{2}/.test(text) ? text.charAt(0).toUpperCase() + text.slice(1) : text
 }

@@ -19,8 +19,7 @@ function hand() {
       listeners.add(listener)
       return () => listeners.delete(listener)
     },
-    panelAt: (x: number, y: number, count: number) =>
-      count > 0 && x >= 0 && x <= 200 && y >= 0 && y <= 100 ? 0 : null,
+    panelAt: (y: number, count: number) => (count > 0 && y >= 0 && y <= 100 ? 0 : null),
     toData: (_: number, x: number, y: number) => [x / 10, 10 - y / 10],
     toPixel: (_: number, x: number, y: number) => [x * 10, 100 - y * 10],
   } as unknown as FigureCanvas
@@ -54,18 +53,21 @@ describe('a hand on a figure', () => {
     does(['down', 120, 50], ['move', 100, 50], ['move', 40, 50], ['up', 30, 50])
     expect(selected.map((one) => (one.kind === 'span' ? [one.from, one.to] : one.kind))).toEqual([
       [10, 12],
-      [4, 12],
-      [3, 12],
+      // No point lies further left.
+      [5, 12],
+      [5, 12],
     ])
     // The drag is over: what moves now is a hand without a button.
     does(['move', 90, 50])
     expect(selected).toHaveLength(3)
   })
 
-  it('does nothing outside the panels, and nothing any more when the figure is gone', () => {
+  it('begins a span beside a panel, none above it, and nothing any more when the figure is gone', () => {
     const { does, selected, listeners, unmount } = hand()
-    does(['down', 250, 50], ['move', 50, 50], ['up', 50, 50])
+    does(['down', 50, 150], ['move', 50, 50], ['up', 50, 50])
     expect(selected).toEqual([])
+    does(['down', -10, 50], ['move', 80, 50], ['up', 80, 50])
+    expect(selected.at(-1)).toMatchObject({ kind: 'span', from: 5, to: 8 })
     unmount()
     expect(listeners.size).toBe(0)
   })

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react'
-import { NOTHING, spanBetween, type PickPoint, type Selection } from '../../lib/figure/selection'
+import { meantEnd, NOTHING, spanBetween, type PickPoint, type Selection } from '../../lib/figure/selection'
 import { IDLE, moveTo, press, type Gesture } from '../../lib/figure/spanGesture'
 import type { FigureCanvas } from '../figure'
 
@@ -22,14 +22,19 @@ export function useSpanGesture(
   useEffect(() => {
     if (canvas === null) return
     let gesture: Gesture = IDLE
+    const endAt = (panel: number, x: number, y: number) => {
+      const [at] = canvas.toData(panel, x, y)
+      return meantEnd(latest.current.points, at, canvas.toData(panel, x + 1, y)[0] - at)
+    }
     return canvas.onPointer(({ kind, x, y }) => {
       if (kind === 'down') {
-        const panel = canvas.panelAt(x, y, latest.current.panelCount)
-        if (panel !== null) gesture = press(x, y, canvas.toData(panel, x, y)[0])
+        // Whoever wants the first point in it begins to the left of the axis.
+        const panel = canvas.panelAt(y, latest.current.panelCount)
+        if (panel !== null) gesture = press(x, y, endAt(panel, x, y))
         return
       }
       if (gesture.status === 'idle') return
-      gesture = moveTo(gesture, x, canvas.toData(UPPER, x, y)[0])
+      gesture = moveTo(gesture, x, endAt(UPPER, x, y))
       if (gesture.status === 'dragging') latest.current.onSelect(spanBetween(gesture.at, gesture.head))
       if (kind === 'up') {
         if (gesture.status === 'pressing') latest.current.onSelect(nearest(canvas, latest.current.points, x, y))

@@ -3,6 +3,7 @@ import type { Notebook, Plan, RunRows, RunSummary } from '../../lib/api/types'
 import type { AxisRange } from '../../lib/figure/axes'
 import type { Ink } from '../../lib/figure/ink'
 import { MOST_DRAWN_AS_PARTS, pointCount, type DrawnRun, type FigureInput } from '../../lib/figure/drawn'
+import type { Room } from '../../lib/figure/key'
 import { notebookFigure } from '../../lib/figure/notebookFigure'
 import { cellText, columnHead, stepWords } from '../../lib/notebook/labels'
 import { Figure, type FigureCanvas } from '../figure'
@@ -44,7 +45,10 @@ export function RunFigure({ notebook, run, rows, earlierRun, earlier, next, onRe
       leastX: x.kind === 'step' ? planned(rows?.plan ?? notebook.plan.steps) : null,
     }
   }, [notebook, run, rows, earlierRun, earlier, next])
-  const option = useCallback((ink: Ink) => (input === null ? {} : notebookFigure(input, ink)), [input])
+  const option = useCallback(
+    (ink: Ink, room: Room) => (input === null ? {} : notebookFigure(input, ink, room)),
+    [input],
+  )
 
   if (input === null) return <p className="quiet p-8 text-center">What is measured will be drawn here.</p>
   const last = rows?.rows.at(-1)

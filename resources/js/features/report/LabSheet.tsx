@@ -2,6 +2,7 @@ import { useCallback, useMemo } from 'react'
 import type { Column, Notebook, Row, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
 import type { Ink } from '../../lib/figure/ink'
 import { MOST_DRAWN_AS_PARTS, pointCount } from '../../lib/figure/drawn'
+import type { Room } from '../../lib/figure/key'
 import { notebookFigure } from '../../lib/figure/notebookFigure'
 import { typeset } from '../../lib/format'
 import { cellText, columnHead, unitBehind } from '../../lib/notebook/labels'
@@ -29,7 +30,10 @@ export function LabSheet({ notebook, worked, run, rows }: LabSheetProps) {
     () => figureInput({ notebook, figure, worked, run, rows }),
     [notebook, figure, worked, run, rows],
   )
-  const option = useCallback((ink: Ink) => (input === null ? {} : notebookFigure(input, ink)), [input])
+  const option = useCallback(
+    (ink: Ink, room: Room) => (input === null ? {} : notebookFigure(input, ink, room)),
+    [input],
+  )
   const caption = captionOf(notebook, figure, run, rows)
   const of = (symbol: string) =>
     worked.find((line) => line.symbol === symbol && (line.runId === null || line.runId === run.id))

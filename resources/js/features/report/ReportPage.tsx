@@ -4,7 +4,7 @@ import { paperInk } from '../../lib/figure/ink'
 import { notebookFigure } from '../../lib/figure/notebookFigure'
 import { PageProblem } from '../../ui/PageProblem'
 import { Waiting } from '../../ui/Waiting'
-import { download, pictureOf } from '../figure'
+import { download, PICTURE_ROOM, pictureOf } from '../figure'
 import { amountWords, hasRows } from '../../lib/notebook/runs'
 import { useNotebook, useRunRows, useWorked } from '../notebook'
 import { figureInput } from '../reasonFigure'
@@ -44,7 +44,12 @@ export function ReportPage() {
     const input = figureInput(source)
     if (input === null) return
     const ink = paperInk()
-    const picture = await pictureOf(notebookFigure(input, ink), kind, ink, source.figure?.shownTitle ?? '')
+    const picture = await pictureOf(
+      notebookFigure(input, ink, PICTURE_ROOM),
+      kind,
+      ink,
+      source.figure?.shownTitle ?? '',
+    )
     download(picture, `figure-run-${source.run.number}.${kind}`)
   }
 

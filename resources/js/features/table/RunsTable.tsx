@@ -1,7 +1,6 @@
 import type { Notebook, RunSummary, WorkedLine } from '../../lib/api/types'
 import { amountWords } from '../../lib/notebook/runs'
-import { typeset } from '../../lib/format'
-import { unitBehind } from '../../lib/notebook/labels'
+import { measuredText } from '../../lib/notebook/labels'
 import { TypedField } from '../entries/TypedField'
 import { useRunActions } from '../notebook'
 
@@ -46,9 +45,7 @@ export function RunsTable({ notebook, worked, current, onRun }: RunsTableProps) 
                 const result = worked.find(({ symbol, runId }) => symbol === line.symbol && runId === run.id)?.result
                 return (
                   <td key={line.id} className="pl-4 whitespace-nowrap">
-                    {result == null
-                      ? '—'
-                      : `${typeset(result.shownValue)}${result.shownUncertainty === '' ? '' : ` ± ${result.shownUncertainty}`} ${unitBehind(result.unit, 'pH')}`}
+                    {result == null ? '—' : measuredText(result, 'pH')}
                   </td>
                 )
               })}

@@ -2,6 +2,7 @@ import { useCallback, useMemo, useState } from 'react'
 import type { LiveBench, Notebook, RunRows, RunSummary } from '../../lib/api/types'
 import { MOST_DRAWN_AS_PARTS, pointCount, type FigureInput } from '../../lib/figure/drawn'
 import type { Ink } from '../../lib/figure/ink'
+import type { Room } from '../../lib/figure/key'
 import { notebookFigure } from '../../lib/figure/notebookFigure'
 import { countOf, fixed } from '../../lib/format'
 import { columnHead } from '../../lib/notebook/labels'
@@ -84,7 +85,10 @@ export function TimedFigure({ notebook, run, rows, others, live, newestS, onRead
     newestTo,
     newestS,
   ])
-  const option = useCallback((ink: Ink) => (input === null ? {} : notebookFigure(input, ink)), [input])
+  const option = useCallback(
+    (ink: Ink, room: Room) => (input === null ? {} : notebookFigure(input, ink, room)),
+    [input],
+  )
   const handleReady = useCallback(
     (canvas: FigureCanvas | null) => {
       canvas?.onZoom(setSeen)

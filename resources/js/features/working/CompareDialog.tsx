@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { dayAndTime } from '../../lib/ago'
 import type { Comparison, KeptCalibration } from '../../lib/api/types'
 import { typeset } from '../../lib/format'
+import { measuredText } from '../../lib/notebook/labels'
 import { Dialog } from '../../ui/Dialog'
 import { DialogDone } from '../../ui/DialogActions'
 import { useNow } from '../../ui/useNow'
@@ -96,15 +97,7 @@ function CompareTable({
                   key={comparison.columns[index]?.reworkingId ?? 'recorded'}
                   className="num py-1.5 pr-3 whitespace-nowrap"
                 >
-                  {measured === null ? (
-                    '—'
-                  ) : (
-                    <>
-                      {measured.shownValue}
-                      {measured.shownUncertainty === '' ? '' : ` ± ${measured.shownUncertainty}`}{' '}
-                      {measured.unit === 'pH' ? '' : measured.unit}
-                    </>
-                  )}
+                  {measured === null ? '—' : measuredText(measured, 'pH')}
                   {index > 0 && shownDifference !== null && difference !== null ? (
                     <span className="quiet block text-sm">
                       {differenceWords(difference, shownDifference, measured?.unit)}

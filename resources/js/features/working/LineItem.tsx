@@ -1,9 +1,13 @@
 import { useEffect, useRef, useState } from 'react'
+import { Link } from 'react-router'
 import type { Line, Measured, Notebook, WorkedLine } from '../../lib/api/types'
 import { circled, typeset } from '../../lib/format'
-import { unitBehind } from '../../lib/notebook/labels'
+import { measuredText, spanText, unitBehind } from '../../lib/notebook/labels'
 import { LineDetails } from './LineDetails'
 import { Typeset } from '../../ui/Typeset'
+
+/** What a line that leaves a pattern is warned of: another way to plot its columns may not. */
+const BENDS = 'bends'
 
 interface LineItemProps {
   notebook: Notebook
@@ -42,7 +46,7 @@ export function LineItem({ notebook, line, place, worked, isOpen, onToggle, onTy
             type="button"
             className="hover:bg-base-300/60 -mr-1 ml-auto cursor-pointer rounded px-1 text-right whitespace-nowrap"
             aria-expanded={isOpen}
-            aria-label={`${result === null ? 'no result' : resultWords(result)}, more of ${line.shownTitle}`}
+            aria-label={`${result === null ? 'no result' : measuredText(result, 'pH')}, more of ${line.shownTitle}`}
             title="Show all digits, and where its ± comes from"
             onClick={onToggle}
           >
@@ -64,8 +68,9 @@ export function LineItem({ notebook, line, place, worked, isOpen, onToggle, onTy
           </p>
         )}
         <p className="quiet text-sm">
-          {worked?.method ?? line.method}
-          {span === undefined ? '' : `; over “${span.name}”`}
+          {span === undefined
+            ? (worked?.method ?? line.method)
+            : `${(worked?.method ?? line.method).replace(/\.$/, '')}; over “${span.name}”, ${spanText(span, notebook.columns)}`}
         </p>
         {worked?.explanation == null ? null : (
           <p className="overflow-x-auto overflow-y-hidden py-0.5 text-[0.95rem]">
@@ -86,6 +91,17 @@ export function LineItem({ notebook, line, place, worked, isOpen, onToggle, onTy
         {(worked?.warnings ?? []).map((warning) => (
           <p key={warning.code} className="mt-1 text-sm">
             <strong className="amber">{warning.title}</strong> {warning.text}
+            {warning.code === BENDS && line.uses.x !== undefined && line.uses.y !== undefined ? (
+              <>
+                {' '}
+                <Link
+                  className="word-button"
+                  to={`?${worked?.runId == null ? '' : `run=${worked.runId}&`}ways=${line.uses.x},${line.uses.y}`}
+                >
+                  which way is it straight?
+                </Link>
+              </>
+            ) : null}
           </p>
         ))}
         {worked?.problem == null ? null : (
@@ -107,11 +123,6 @@ export function LineItem({ notebook, line, place, worked, isOpen, onToggle, onTy
       </div>
     </li>
   )
-}
-
-export function resultWords(result: Measured): string {
-  const error = result.shownUncertainty === '' ? '' : ` ± ${result.shownUncertainty}`
-  return `${result.shownValue}${error} ${unitBehind(result.unit, 'pH')}`.trim()
 }
 
 const TOLD_MS = 8000

@@ -5,6 +5,7 @@ import { hasRows } from '../../lib/notebook/runs'
 import { PageProblem } from '../../ui/PageProblem'
 import { Waiting } from '../../ui/Waiting'
 import { ReasonFigurePanel } from '../reasonFigure'
+import { StraightenPanel } from '../straighten'
 import { useNotebook, useRunRows, useWorked } from '../notebook'
 import { TableDrawer } from '../table'
 import { WorkingPanel } from './WorkingPanel'
@@ -17,6 +18,8 @@ export function ReasonPage() {
   const asked = Number(parameters.get('run'))
   const withReadings = notebook.runs.filter(hasRows)
   const run = withReadings.find((other) => other.id === asked) ?? withReadings.at(-1)
+  // Which columns are looked at in the ways that may make them straight, instead of the figure.
+  const wayOf = parameters.get('ways')?.split(',') ?? null
   const worked = useWorked(notebook.id)
   const rows = useRunRows(run?.id ?? null)
 
@@ -39,18 +42,37 @@ export function ReasonPage() {
   return (
     <>
       <main className="flex min-h-0 flex-1 flex-col gap-4 px-5 pt-4 pb-3 lg:grid lg:grid-cols-[2fr_1fr]">
-        <ReasonFigurePanel
-          notebook={notebook}
-          worked={worked.data.worked}
-          run={run}
-          rows={rows.data}
-          selection={selection}
-          onSelect={setSelection}
-          onRun={(id) => {
-            setParameters({ run: String(id) })
-            setSelection(NOTHING)
-          }}
-        />
+        {wayOf === null ? (
+          <ReasonFigurePanel
+            notebook={notebook}
+            worked={worked.data.worked}
+            run={run}
+            rows={rows.data}
+            isNewestFirst={parameters.get('figure') === 'newest'}
+            selection={selection}
+            onSelect={setSelection}
+            onStraighten={(x, y) => {
+              setParameters({ run: String(run.id), ways: `${x},${y}` })
+            }}
+            onRun={(id) => {
+              setParameters({ run: String(id) })
+              setSelection(NOTHING)
+            }}
+          />
+        ) : (
+          <StraightenPanel
+            notebook={notebook}
+            run={run}
+            x={wayOf[0] ?? ''}
+            y={wayOf[1] ?? ''}
+            onColumns={(x, y) => {
+              setParameters({ run: String(run.id), ways: `${x},${y}` }, { replace: true })
+            }}
+            onBack={(isNew) => {
+              setParameters({ run: String(run.id), ...(isNew ? { figure: 'newest' } : {}) })
+            }}
+          />
+        )}
         <WorkingPanel
           notebook={notebook}
           worked={worked.data.worked}

@@ -1304,6 +1304,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run}/span": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        /** What a stretch of two columns comes to, told while it is dragged; nothing is kept */
+        get: operations["spanNumbers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run}/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        /** The usual ways to plot two columns so that they lie on a straight line, ranked; nothing is kept */
+        get: operations["waysToStraighten"];
+        put?: never;
+        /** Takes one of the ways into the working, with columns by formula, a figure of them and the line, in one change */
+        post: operations["takeWay"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run}/rows": {
         parameters: {
             query?: never;
@@ -2695,6 +2734,59 @@ export interface components {
             text: string;
             /** @description what was most likely meant */
             remedy: string | null;
+        };
+        /** @description Ways to plot two columns, the best first; each with its points, its line and what is left over */
+        Ways: {
+            x: string;
+            y: string;
+            /** @description rows that count */
+            n: number;
+            /** @description of them, evenly taken, that were looked at */
+            looked: number;
+            ways: {
+                relation: string;
+                /** @description as "t against 1/q" */
+                title: string;
+                x: number[];
+                y: number[];
+                /** @description y less the line, of each point */
+                residuals: number[];
+                /** @description its ends */
+                line: number[][];
+                rSquared: number | null;
+                verdict: string;
+                isStraight: boolean;
+                slope: components["schemas"]["Measured"];
+                meaning: string;
+                constant: string;
+                /** @description whether the line goes through the origin; empty where that means nothing */
+                origin: string;
+            }[];
+            skipped: {
+                reason: string;
+                /** @description symbol of the column that should be in kelvin for it */
+                inKelvin: string | null;
+            }[];
+            warnings: components["schemas"]["Warning"][];
+        };
+        /** @description Each of the lines somebody may keep of this span, with its numbers */
+        SpanNumbers: {
+            x: string;
+            y: string;
+            from: number;
+            to: number;
+            lines: {
+                method: string;
+                texts: {
+                    [key: string]: string;
+                };
+                numbers: {
+                    name: string;
+                    words: string;
+                    measured: components["schemas"]["Measured"];
+                }[];
+                problem: string | null;
+            }[];
         };
         RowsPage: {
             /** @description place of the first, from 0 */
@@ -5521,6 +5613,107 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    spanNumbers: {
+        parameters: {
+            query: {
+                /** @description symbol of the column the span lies along */
+                x: string;
+                /** @description symbol of the column it is asked of */
+                y: string;
+                from: number;
+                to: number;
+            };
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the numbers */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpanNumbers"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    waysToStraighten: {
+        parameters: {
+            query: {
+                /** @description symbol of a column */
+                x: string;
+                /** @description symbol of another one */
+                y: string;
+            };
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the ways */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ways"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    takeWay: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    x: string;
+                    y: string;
+                    /** @description one that was among the ways */
+                    relation: string;
+                    /** @description whether a line of working is made, too */
+                    hasLine: boolean;
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Change"];
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];

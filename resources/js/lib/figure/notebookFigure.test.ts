@@ -8,13 +8,13 @@ import {
   pointCount,
   type AxisWish,
   type DrawingWish,
-  type DrawnRun,
   type FigureInput,
   type PanelWish,
   type Point,
 } from './drawn'
+import { keyRows, USUAL_ROOM } from './key'
 import { notebookFigure } from './notebookFigure'
-import { endsLow, nextSeries } from './series'
+import { nextSeries } from './series'
 
 const D = column('dpH', { kind: 'derived', unit: 'pH/mL' })
 
@@ -29,14 +29,14 @@ interface Drawn {
   xAxisIndex?: number
   lineStyle?: { type?: string; color?: string }
   symbol?: string
-  endLabel?: { show: boolean; formatter: string; offset: [number, number] }
   markLine?: { data: { xAxis?: number; yAxis?: number; label: { show?: boolean; formatter?: string } }[] }
   markArea?: { data: [{ xAxis: number }, { xAxis: number }][] }
 }
 
 function drawn(change: Partial<FigureInput> = {}) {
   const option = notebookFigure(input(change), TEST_INK) as EChartsOption & {
-    grid: { left: number; right: number }[]
+    grid: { left: number; right: number; top: number | string }[]
+    legend: { show: boolean; data: string[] }
     xAxis: {
       name: string
       min: number
@@ -115,34 +115,32 @@ describe('a figure of a notebook', () => {
     expect(named('Run 1')[0]?.data).toHaveLength(3)
   })
 
-  it('names runs and columns at their ends only where there are several', () => {
-    expect(drawn().named('Run 1')[0]?.endLabel?.show).toBe(false)
+  it('names runs and columns in a key above them only where there are several', () => {
+    const alone = drawn().option
+    expect(alone.legend).toMatchObject({ show: false, data: [] })
     const runs = [1, 2].map((number) => ({ id: number, number, name: `Run ${number}`, rows: ROWS }))
-    const { named } = drawn({ runs })
-    expect(named('Run 2')[0]?.endLabel?.formatter).toBe('Run 2')
+    const { named, option } = drawn({ runs })
+    expect(option.legend).toMatchObject({ show: true, data: ['Run 1', 'Run 2'] })
+    expect(option.grid[0]?.top).toBe(Number(alone.grid[0]?.top) + 30)
     expect(named('Run 1')[0]?.symbol).not.toBe(named('Run 2')[0]?.symbol)
     expect(named('Run 1')[0]?.lineStyle?.color).not.toBe(named('Run 2')[0]?.lineStyle?.color)
-    const both = drawn({ panels: [[PH, D]] }).named('Run 1')
-    expect(both.map(({ endLabel }) => endLabel?.formatter)).toEqual(['pH', 'dpH'])
-    expect(both[1]?.lineStyle?.type).toBe('dashed')
+    const both = drawn({ panels: [[PH, D]] })
+    expect(both.option.legend.data).toEqual(['pH', 'dpH'])
+    expect(both.named('dpH')[0]?.lineStyle?.type).toBe('dashed')
+    // The panels below move by what the key takes, and take as much less.
+    const low = drawn({ runs, panels: [[PH], [D]] }).option
+    expect(low.legend.data).toEqual(['Run 1', 'Run 2'])
+    const top = (panels: typeof low) => Number.parseFloat(String(panels.grid[1]?.top))
+    const part = (100 * 30) / USUAL_ROOM.height
+    expect(top(low)).toBeCloseTo(part + (top(drawn({ panels: [[PH], [D]] }).option) * (100 - part)) / 100, 9)
   })
 
-  it('names what is faint below its end, but not where it would stand on the axis', () => {
-    expect(endsLow([[0, 60], [1, 10], [2, 5]])).toBe(true) // prettier-ignore
-    expect(endsLow([[0, 5], [1, NaN], [2, 60]])).toBe(false) // prettier-ignore
-    expect(endsLow([])).toBe(false)
-    const faint = (id: number, name: string, pH: Point[]): DrawnRun => ({
-      id,
-      number: 1,
-      name,
-      rows: [],
-      lines: { pH },
-      isFaint: true,
-    })
-    const [falling, rising] = [faint(6, 'falling', [[0, 9], [1, 2]]), faint(5, 'rising', [[0, 2], [1, 9]])] // prettier-ignore
-    const { named } = drawn({ runs: [falling, rising, { id: 7, number: 2, name: 'Run 2', rows: ROWS }] })
-    const below = (name: string) => (named(name)[0]?.endLabel?.offset[1] ?? 0) > 0
-    expect(['falling', 'rising', 'Run 2'].map(below)).toEqual([false, true, false])
+  it('puts names into as many rows as they need', () => {
+    const names = ['lid on trial 1', 'lid on trial 2', 'open can trial 1']
+    expect([0, 1, 2, 3].map((count) => keyRows(names.slice(0, count), TEST_INK, 330))).toEqual([0, 1, 1, 2])
+    expect(keyRows(names, TEST_INK, 760)).toBe(1)
+    expect(keyRows(names, { ...TEST_INK, scale: 2 }, 330), 'On a projector they are larger.').toBe(3)
+    expect(keyRows(names, TEST_INK, 10), 'One too long for a row has it alone.').toBe(3)
   })
 
   it('draws a faint run without its struck readings, and never picks them', () => {
@@ -312,7 +310,7 @@ describe('a figure of a notebook', () => {
     expect(named('rules')).toHaveLength(2)
     expect(option.grid[0]?.right).toBeGreaterThan(drawn().option.grid[0]?.right ?? 0)
     // Each axis says by shape and colour which points are read along it.
-    expect(named('Run 1').map(({ endLabel }) => endLabel?.show)).toEqual([false, false])
+    expect(option.legend.show).toBe(false)
     expect(option.yAxis.map(({ name }) => name)).toEqual(['{k0|●} pH', '{k0|◆} T'])
     expect(option.yAxis.map(({ nameTextStyle }) => nameTextStyle.rich)).toEqual([
       { k0: { color: TEST_INK.runs[0] } },
@@ -327,9 +325,9 @@ describe('a figure of a notebook', () => {
   it('names lines where several runs are drawn along two axes, and counts what lies beyond', () => {
     const runs = [1, 2].map((number) => ({ id: number, number, name: `Run ${number}`, rows: ROWS }))
     const wish = drawing({}, { right: [column('T')] })
-    const { option, named } = drawn({ runs, drawing: wish })
+    const { option } = drawn({ runs, drawing: wish })
     expect(option.yAxis.map(({ name }) => name)).toEqual(['pH', 'T'])
-    expect(named('Run 2').map(({ endLabel }) => endLabel?.formatter)).toEqual(['Run 2, pH', 'Run 2, T'])
+    expect(option.legend.data).toEqual(['Run 1, pH', 'Run 2, pH', 'Run 1, T', 'Run 2, T'])
     expect(beyondAxes(input({ drawing: drawing({}) }))).toBe(0)
     expect(beyondAxes(input({ drawing: drawing({ axis: axis({ from: 1 }) }, { axis: axis({ to: 5 }) }) }))).toBe(2)
     expect(beyondAxes(input({ runs, drawing: drawing({ axis: axis({ scale: 'log' }) }) }))).toBe(2)

@@ -4,7 +4,8 @@ import { axisName, columnHead } from '../notebook/labels'
 import { axis, niceRange, restRange, tightRange, wishedRange, type AxisWish, type DrawnRange } from './axes'
 import { drawnPoints, keyedRun, placesOf, wordsOf, type FigureInput } from './drawn'
 import { runColour, shapeLetter, type Ink } from './ink'
-import { markSeries, nextSeries, pickedSeries, runSeries } from './series'
+import { figureKey, USUAL_ROOM, type Room } from './key'
+import { markSeries, namesOf, nextSeries, pickedSeries, runSeries } from './series'
 
 const LEFT_PX = 70
 /** Width of one letter of a label, and what stands beside the labels: ticks and the name. */
@@ -20,7 +21,7 @@ const GAP_PERCENT = 8
 const FEW_INTERVALS = 4
 
 /** A figure of columns of runs, in panels over one x, with the marks of the working. It knows no experiment. */
-export function notebookFigure(input: FigureInput, ink: Ink): FigureOption {
+export function notebookFigure(input: FigureInput, ink: Ink, room: Room = USUAL_ROOM): FigureOption {
   const { x, panels, runs, drawing, next = null, leastX = null, isTight = false } = input
   const words = wordsOf(x, runs)
   const xs = placesOf(input, words)
@@ -42,17 +43,25 @@ export function notebookFigure(input: FigureInput, ink: Ink): FigureOption {
   const rightPx = Math.max(RIGHT_PX, ...right.map(({ letters }) => BESIDE_LABELS_PX + letters * LETTER_PX)) * ink.scale
   // All panels begin at one line, so the longest label of all counts.
   const left = Math.max(LEFT_PX, ...axes.map(({ letters }) => BESIDE_LABELS_PX + letters * LETTER_PX)) * ink.scale
+  const key = figureKey(namesOf(input), ink, left, room.width - left - rightPx)
+  // What the key takes, as a part of all.
+  const keyPart = Math.min(40, (100 * key.height) / Math.max(1, room.height))
+  const below = (100 - keyPart) / 100
   const otherHeight = panels.length === 1 ? 0 : (100 - firstHeight - gap * (panels.length - 1)) / (panels.length - 1)
   return {
     animation: false,
+    legend: key.legend,
     grid: panels.map((_, index) => ({
       left,
       right: rightPx,
       // The heights are parts of what the names of x leave.
-      top: index === 0 ? 14 : `${(firstHeight + gap + (index - 1) * (otherHeight + gap)) * 0.86}%`,
+      top:
+        index === 0
+          ? 14 + key.height
+          : `${keyPart + (firstHeight + gap + (index - 1) * (otherHeight + gap)) * 0.86 * below}%`,
       ...(index === panels.length - 1
         ? { bottom: BOTTOM_PX * ink.scale }
-        : { height: `${(index === 0 ? firstHeight : otherHeight) * 0.82}%` }),
+        : { height: `${(index === 0 ? firstHeight : otherHeight) * 0.82 * below}%` }),
       outerBoundsMode: 'none' as const,
     })),
     xAxis: panels.map((_, index) => {

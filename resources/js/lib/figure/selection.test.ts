@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { movePick, NOTHING, pointsIn, spanBetween, stretchSpan, type PickPoint } from './selection'
+import { meantEnd, movePick, NOTHING, pointsIn, spanBetween, stretchSpan, type PickPoint } from './selection'
 import { IDLE, moveTo, press } from './spanGesture'
 
 const POINTS: PickPoint[] = [0, 5, 10, 11].map((x, i) => ({ runId: 1, id: i + 1, x, y: x, isAside: i === 3 }))
@@ -33,5 +33,18 @@ describe('what is picked on a figure', () => {
     expect(dragged).toEqual({ status: 'dragging', x: 100, at: 3, head: 3.5 })
     expect(moveTo(dragged, 101, 3.1)).toEqual({ status: 'dragging', x: 100, at: 3, head: 3.1 })
     expect(moveTo(IDLE, 5, 5)).toBe(IDLE)
+  })
+
+  it('ends a span at a round number within about a pixel, and at the last point', () => {
+    const far = [-1, 1000].map((x) => ({ runId: 1, id: x, x, y: 0, isAside: false }))
+    expect(meantEnd(far, 53.967, 0.3)).toBe(54)
+    expect(meantEnd(far, 53.967, 0.09)).toBe(54)
+    expect(meantEnd(far, 53.967, 0.02)).toBe(53.96)
+    expect(meantEnd(far, 53.967, -0.003)).toBe(53.965)
+    expect(meantEnd(far, 538.7, 3)).toBe(540)
+    expect(meantEnd(far, -0.2, 0.3)).toBe(0)
+    expect(meantEnd(far, -53.9, 0.3)).toBe(-1)
+    expect(meantEnd(far, 1003, 0.3)).toBe(1000)
+    expect(meantEnd([], 53.967, 0.3)).toBe(53.967)
   })
 })

@@ -1,3 +1,5 @@
+import { niceStep } from './axes'
+
 /** A row as a figure draws it. */
 export interface PickPoint {
   runId: number
@@ -17,6 +19,18 @@ export const NOTHING: Selection = { kind: 'none' }
 
 export function spanBetween(anchor: number, head: number): Selection {
   return { kind: 'span', from: Math.min(anchor, head), to: Math.max(anchor, head), anchor, head }
+}
+
+/** An end of a span as a hand means it: a round number within a pixel of it, and none beyond the points. */
+export function meantEnd(points: readonly PickPoint[], at: number, perPixel: number): number {
+  if (points.length === 0) return at
+  const [first, last] = points.reduce(
+    ([low, high], { x }) => [Math.min(low, x), Math.max(high, x)],
+    [Infinity, -Infinity],
+  )
+  const step = niceStep(Math.abs(perPixel), 1)
+  const round = Number((Math.round(at / step) * step).toPrecision(12))
+  return Math.max(first, Math.min(last, round))
 }
 
 /** The points inside a span that count. */

@@ -33,7 +33,7 @@ export function runSeries(
   words: string[] | null,
   ink: Ink,
 ) {
-  const { x, runs, panels, drawing } = input
+  const { x, runs, drawing } = input
   const isFaint = run.isFaint === true
   const isKeyed = keyedRun(input, panel) !== null
   const isAlone = runs.filter((other) => other.isFaint !== true).length === 1
@@ -45,8 +45,7 @@ export function runSeries(
         : ink.secondDerivative
       : runColour(ink, run.number + place)
   const shape = isFaint ? runShape(run.number + 1) : runShape(run.number + place)
-  const beside = [...(panels[panel] ?? []), ...(drawing?.panels[panel]?.right ?? [])]
-  const label = isKeyed ? '' : columnLabel(run, y, runs, beside)
+  const label = nameOf(run, y, panel, input)
   const placing = { xAxisIndex: panel, yAxisIndex: axisIndexOf(input, panel, isRight) }
   const data = placeable(drawnPoints(run, x, y, words), input, panel, isRight)
   const isApart = drawing?.points === 'apart'
@@ -55,7 +54,7 @@ export function runSeries(
       ? [barSeries(placeable(barsOf(run.rows, x, y, words), input, panel, isRight), placing, colour, ink)]
       : []),
     {
-      name: run.name,
+      name: label === '' ? run.name : label,
       type: 'line' as const,
       ...placing,
       data,
@@ -68,16 +67,6 @@ export function runSeries(
         width: isApart ? 0 : isFaint ? ink.stroke / 1.5 : ink.stroke,
         type: place === 0 ? ('solid' as const) : ('dashed' as const),
       },
-      endLabel: {
-        show: label !== '' && panel === 0,
-        formatter: label,
-        color: isFaint ? ink.quiet : colour,
-        fontFamily: ink.sans,
-        fontSize: 14 * ink.scale,
-        align: 'right' as const,
-        offset: [-6, isFaint && !endsLow(data) ? 18 : -14],
-      },
-      labelLayout: { moveOverlap: 'shiftY' as const },
       silent: true,
     },
     {
@@ -122,22 +111,23 @@ function barSeries(
   }
 }
 
-/** Whether a line ends in its lower half: its name below it would stand on the axis. */
-export function endsLow(points: readonly Point[]): boolean {
-  let [least, most, last] = [Infinity, -Infinity, NaN]
-  for (const [, value] of points) {
-    if (!Number.isFinite(value)) continue
-    least = Math.min(least, value)
-    most = Math.max(most, value)
-    last = value
-  }
-  return 2 * last < least + most
+/** What tells a line from the others that are drawn; nothing where there is no other, or its axis says it. */
+function nameOf(run: DrawnRun, y: Column, panel: number, input: FigureInput): string {
+  const { panels, drawing, runs } = input
+  if (keyedRun(input, panel) !== null) return ''
+  const beside = [...(panels[panel] ?? []), ...(drawing?.panels[panel]?.right ?? [])]
+  return [runs.length > 1 ? run.name : '', beside.length > 1 ? y.symbol : ''].filter((part) => part !== '').join(', ')
 }
 
-/** A line is named at its end where more than one is drawn. */
-function columnLabel(run: DrawnRun, y: Column, runs: readonly DrawnRun[], columns: readonly Column[]): string {
-  if (runs.length === 1 && columns.length === 1) return ''
-  return [runs.length > 1 ? run.name : '', columns.length > 1 ? y.symbol : ''].filter((part) => part !== '').join(', ')
+/** All names, each once: those of the key. */
+export function namesOf(input: FigureInput): string[] {
+  const { panels, drawing, runs } = input
+  const names = panels.flatMap((columns, panel) =>
+    [...columns, ...(drawing?.panels[panel]?.right ?? [])].flatMap((y) =>
+      runs.map((run) => nameOf(run, y, panel, input)),
+    ),
+  )
+  return [...new Set(names.filter((name) => name !== ''))]
 }
 
 /** Marks belong to a pair of columns; rules along x are drawn through all panels. */

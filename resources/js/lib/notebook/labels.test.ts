@@ -26,6 +26,10 @@ describe('what is written at columns and numbers', () => {
   it('names an axis by what it is, its symbol and its unit', () => {
     expect(axisName(VOLUME)).toBe('volume of NaOH added V / mL')
     expect(axisName(PH)).toBe('pH')
+    const inverse = { ...VOLUME, symbol: 'inv_q', unit: 'min/L' }
+    expect(axisName({ ...inverse, shownName: '1/q' })).toBe('1/q / (min/L)')
+    expect(axisName({ ...inverse, shownName: 'ln T', unit: '' })).toBe('ln T')
+    expect(axisName({ ...inverse, shownName: 'T²' })).toBe('T² / (min/L)')
     expect(lowerFirst('PV as it is')).toBe('PV as it is')
   })
 

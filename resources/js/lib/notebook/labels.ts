@@ -1,4 +1,4 @@
-import type { Column, Row } from '../api/types'
+import type { Column, Measured, Row } from '../api/types'
 import { fixed, typeset } from '../format'
 
 const RAISED: Record<string, string> = {
@@ -25,6 +25,19 @@ export function unitBehind(unit: string, symbol = ''): string {
   return unit === '' || unit === symbol ? '' : unitText(unit)
 }
 
+/** A value with its ± and unit, in the digits the ± allows. */
+export function measuredText({ shownValue, shownUncertainty, unit }: Measured, symbol = ''): string {
+  const error = shownUncertainty === '' ? '' : ` ± ${shownUncertainty}`
+  return `${typeset(shownValue)}${error} ${unitBehind(unit, symbol)}`.trim()
+}
+
+/** Where a span lies: "0 to 54 s". */
+export function spanText(span: { columnId: number; from: number; to: number }, columns: readonly Column[]): string {
+  const column = columns.find(({ id }) => id === span.columnId)
+  const end = (value: number) => typeset(Number(value.toPrecision(6)).toString())
+  return `${end(span.from)} to ${end(span.to)} ${column === undefined ? '' : unitBehind(column.unit, column.symbol)}`.trim()
+}
+
 /** The head of a table column: "V / mL", and "v / (m/s)", since one stroke more would be ambiguous. */
 export function columnHead(column: Column): string {
   const unit = unitBehind(column.unit, column.symbol)
@@ -32,8 +45,14 @@ export function columnHead(column: Column): string {
   return `${column.symbol} / ${unit.includes('/') ? `(${unit})` : unit}`
 }
 
+/** A name like "1/q" or "ln T" says what a column is; its symbol, inv_q, is only for formulas. */
+export function isNamedByFormula(column: Column): boolean {
+  return /[/²√]|^ln[ (]/.test(column.shownName)
+}
+
 /** What stands beside an axis: "volume of NaOH added V / mL". */
 export function axisName(column: Column): string {
+  if (isNamedByFormula(column)) return columnHead({ ...column, symbol: column.shownName })
   const name = column.shownName === column.symbol ? '' : `${lowerFirst(column.shownName)} `
   return `${name}${columnHead(column)}`
 }

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\SpanNumbersRequest;
+use App\Http\Resources\MeasuredResource;
+use App\Models\Run;
+use App\Notebook\ExperimentWork;
+use App\Notebook\NotebookRows;
+use Illuminate\Http\JsonResponse;
+use Welkion\Core\Notebook\Methods;
+use Welkion\Core\Notebook\SpanNumbers;
+use Welkion\Core\Notebook\WorkedLine;
+
+/** What a stretch of a run comes to, told while it is dragged: nothing is kept. */
+final class SpanNumbersController
+{
+    public function __invoke(SpanNumbersRequest $request, Run $run): JsonResponse
+    {
+        $work = ExperimentWork::of(NotebookRows::of($run->experiment));
+        [$x, $y] = [$request->column('x', $work->rows), $request->column('y', $work->rows)];
+        isset($work->worked->notebook->runs[$run->id]) || abort(404);
+        $told = SpanNumbers::of($work->worked, $run->id, $x, $y, $request->float('from'), $request->float('to'));
+
+        return new JsonResponse(['x' => $x, 'y' => $y, 'from' => min($request->float('from'), $request->float('to')), 'to' => max($request->float('from'), $request->float('to')),
+            'lines' => array_map(self::shape(...), array_keys($told), $told)]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function shape(int $place, WorkedLine $worked): array
+    {
+        [$method, $texts] = SpanNumbers::LINES[$place];
+        $words = Methods::find($method)?->declaration()->outcomes ?? [];
+        $numbers = [];
+        foreach ($worked->outcome->values ?? [] as $name => $measured) {
+            $numbers[] = ['name' => $name, 'words' => $words[$name] ?? $name, 'measured' => MeasuredResource::shape($measured)];
+        }
+
+        return ['method' => $method, 'texts' => (object) $texts, 'numbers' => $numbers, 'problem' => $worked->problem ?? $worked->needs];
+    }
+}

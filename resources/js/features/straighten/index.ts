@@ -1,0 +1,1 @@
+export { StraightenPanel } from './StraightenPanel'

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Experiment;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
+use Tests\TestCase;
+
+/** What a span comes to, asked for while it is dragged. */
+final class SpanNumbersTest extends TestCase
+{
+    private Experiment $experiment;
+
+    private int $run;
+
+    /** @var array<string, int> */
+    private array $ids = [];
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $teacher = $this->teacher();
+        $this->actingAs($teacher);
+        $this->experiment = $this->experimentOf($teacher, null, 'blank', 'How fast does the whey cool?');
+        foreach (['t' => 'min', 'T' => 'degC', 'w' => ''] as $symbol => $unit) {
+            $this->ids[$symbol] = $this->postJson("{$this->path()}/columns", ['symbol' => $symbol, 'name' => $symbol, 'unit' => $unit, 'kind' => 'typed', 'isWords' => $symbol === 'w'])->assertCreated()->json('made');
+        }
+        $this->run = $this->postJson("{$this->path()}/runs", ['kind' => 'typed'])->assertCreated()->json('made');
+        $cells = [['0', '62.1'], ['1', '58.0'], ['2', '55.2'], ['3', '7O'], ['4', '48.0'], ['5', '45.0']];
+        $this->putJson("/api/runs/{$this->run}/cells", ['row' => null, 'columns' => [$this->ids['t'], $this->ids['T']], 'cells' => $cells])->assertOk();
+    }
+
+    public function test_a_span_tells_what_its_lines_would_and_nothing_is_kept_of_it(): void
+    {
+        $told = $this->asked(['from' => 4.2, 'to' => 0.5])->assertOk();
+        $numbers = static fn (int $line): array => array_map(static fn (array $n): array => [$n['measured']['value'], $n['measured']['unit']], array_column($told->json("lines.{$line}.numbers"), null, 'name'));
+
+        // 58.0, 55.2 and 48.0 at 1, 2 and 4 min; what is no number in between does not count.
+        self::assertEquals(['t', 'T', 0.5, 4.2], [$told->json('x'), $told->json('y'), $told->json('from'), $told->json('to')]);
+        self::assertSame(['statistics', 'ends', 'slope', 'area', 'area', 'area'], $told->json('lines.*.method'));
+        self::assertEquals([3, ''], $numbers(0)['n']);
+        self::assertEqualsWithDelta(161.2 / 3, $numbers(0)['mean'][0], 1e-9);
+        self::assertEqualsWithDelta(-10.0, $numbers(1)['change'][0], 1e-9);
+        self::assertSame(['K', '°C', '°C', 'min'], [$numbers(1)['change'][1], $numbers(1)['start'][1], $numbers(1)['end'][1], $numbers(1)['over'][1]]);
+        // 56.6 and 2 times 51.6, less 3 times 58.
+        self::assertEqualsWithDelta([159.8, 159.8 - 174.0], [$numbers(3)['area'][0], $numbers(4)['area'][0]], 1e-9);
+        self::assertSame([[], ['baseline' => 'first']], [$told->json('lines.0.texts'), $told->json('lines.4.texts')]);
+
+        self::assertSame([0, 0], [DB::table('worked_values')->where('experiment_id', $this->experiment->id)->count(), count($this->getJson($this->path())->json('lines'))]);
+        foreach ($told->json('lines') as $line) {
+            $uses = $line['method'] === 'statistics' ? ['column' => 'T'] : ['x' => 't', 'y' => 'T'];
+            $this->postJson("{$this->path()}/lines", ['method' => $line['method'], 'isPerRun' => true, 'uses' => $uses, 'texts' => $line['texts'], 'span' => ['columnId' => $this->ids['t'], 'name' => 'the first minutes', 'from' => 0.5, 'to' => 4.2]])->assertCreated();
+            $lines = $this->getJson($this->path())->json('lines');
+            $kept = array_column($this->getJson("{$this->path()}/worked")->json('worked'), null, 'symbol')[end($lines)['symbol']];
+            self::assertSame($line['numbers'][0]['measured'], $kept['result'], $line['method']);
+        }
+    }
+
+    public function test_a_row_set_aside_does_not_count_and_too_few_points_say_so(): void
+    {
+        $this->putJson("/api/runs/{$this->run}/set-aside", ['readings' => [2], 'reason' => 'The door was open.'])->assertOk();
+        $told = $this->asked(['from' => 0.5, 'to' => 2.5])->assertOk();
+
+        self::assertEquals(55.2, $told->json('lines.0.numbers.0.measured.value'));
+        self::assertStringContainsString('A change from start to end needs at least 2 points', $told->json('lines.1.problem'));
+        self::assertSame([], $told->json('lines.1.numbers'));
+        self::assertNotNull($this->asked(['from' => 40, 'to' => 50])->assertOk()->json('lines.0.problem'));
+    }
+
+    public function test_what_cannot_be_meant_is_said(): void
+    {
+        foreach ([
+            [['x' => 'zz'], 'There is no column of numbers "zz" in this experiment. There are: t, T.'], [['y' => 'w'], 'There is no column of numbers "w" in this experiment. There are: t, T.'],
+            [['y' => ['T']], 'Say of which column numbers are asked.'], [['x' => ''], 'Say along which column the span lies.'],
+            [['from' => 'soon'], 'Say where the span begins.'], [['to' => null], 'Say where the span ends.'], [['from' => '1e999'], 'Say where the span begins.'], [['to' => '-1e999'], 'Say where the span ends.'],
+        ] as [$asked, $sentence]) {
+            $this->asked($asked)->assertUnprocessable()->assertJsonPath('detail', $sentence);
+        }
+        $this->asked(['from' => -1e300, 'to' => 1e300])->assertOk();
+        $this->deleteJson("/api/runs/{$this->run}")->assertOk();
+        $this->asked([])->assertNotFound();
+    }
+
+    /**
+     * @param  array<string, mixed>  $with
+     * @return TestResponse<Response>
+     */
+    private function asked(array $with): TestResponse
+    {
+        return $this->getJson("/api/runs/{$this->run}/span?".http_build_query($with + ['x' => 't', 'y' => 'T', 'from' => 0, 'to' => 5]));
+    }
+
+    private function path(): string
+    {
+        return "/api/experiments/{$this->experiment->id}";
+    }
+}
