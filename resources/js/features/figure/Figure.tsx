@@ -1,28 +1,37 @@
 import { useEffect, useRef, useState } from 'react'
 import { inkOf, type Ink } from '../../lib/figure/ink'
 import type { Room } from '../../lib/figure/key'
+import type { View } from '../../lib/figure/view'
 import type { FigureOption } from './echarts'
-import { FigureCanvas } from './FigureCanvas'
+import { FigureCanvas, type DrawnHow } from './FigureCanvas'
 
-interface FigureProps {
-  /** What to draw, in the inks of the theme in force, in the room there is. */
-  option: (ink: Ink, room: Room) => FigureOption
+interface FigureProps extends DrawnHow {
+  /** What to draw, in the inks of the theme in force, in the room there is, with what is seen of it. */
+  option: (ink: Ink, room: Room, view: View) => FigureOption
   /** The figure in words, for those who do not see it. */
   summary: string
-  /** Whether it has so many points that a drawing of parts would be slow. */
-  isLarge?: boolean
+  /** Whether wheel, hands and keys change what is seen of it. */
+  isMovable?: boolean
   onReady?: (canvas: FigureCanvas | null) => void
   className?: string
 }
 
-export function Figure({ option, summary, isLarge = false, onReady, className = '' }: FigureProps) {
+export function Figure({
+  option,
+  summary,
+  isLarge = false,
+  isAlongX = false,
+  isMovable = false,
+  onReady,
+  className = '',
+}: FigureProps) {
   const host = useRef<HTMLDivElement>(null)
   const canvas = useRef<FigureCanvas | null>(null)
   const [themeCount, setThemeCount] = useState(0)
 
   useEffect(() => {
     if (host.current === null) return
-    const made = new FigureCanvas(host.current)
+    const made = new FigureCanvas(host.current, isMovable)
     canvas.current = made
     onReady?.(made)
     return () => {
@@ -30,7 +39,7 @@ export function Figure({ option, summary, isLarge = false, onReady, className = 
       canvas.current = null
       made.close()
     }
-  }, [onReady])
+  }, [onReady, isMovable])
 
   useEffect(() => {
     function handleTheme() {
@@ -44,8 +53,9 @@ export function Figure({ option, summary, isLarge = false, onReady, className = 
 
   useEffect(() => {
     const element = host.current
-    if (element !== null) canvas.current?.draw((room) => option(inkOf(element), room), isLarge)
-  }, [option, isLarge, themeCount])
+    if (element === null) return
+    canvas.current?.draw((room, view) => option(inkOf(element), room, view), { isLarge, isAlongX })
+  }, [option, isLarge, isAlongX, themeCount])
 
   return <div ref={host} role="img" aria-label={summary} className={`h-full w-full ${className}`} />
 }

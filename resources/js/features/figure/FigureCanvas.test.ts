@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { FigureOption } from './echarts'
+import type { View } from '../../lib/figure/view'
 import { FigureCanvas, type PointerMoment } from './FigureCanvas'
 
 const { init } = vi.hoisted(() => ({ init: vi.fn() }))
@@ -8,35 +9,31 @@ vi.mock('./echarts', () => ({ echarts: { init } }))
 
 /** What a drawing was asked for; the library itself needs a screen. */
 function drawing() {
-  const handlers = new Map<string, Set<(event: { offsetX: number; offsetY: number }) => void>>()
-  const zoomed = new Map<string, () => void>()
-  let seen: { start?: number; end?: number; startValue?: number; endValue?: number } = {}
-  const on = vi.fn((name: string, handler: (event: { offsetX: number; offsetY: number }) => void) => {
-    handlers.set(name, (handlers.get(name) ?? new Set()).add(handler))
-  })
-  const off = vi.fn((name: string, handler: (event: { offsetX: number; offsetY: number }) => void) => {
-    handlers.get(name)?.delete(handler)
-  })
   return {
     setOption: vi.fn(),
-    dispatchAction: vi.fn(),
     dispose: vi.fn(),
     resize: vi.fn(),
-    on: vi.fn((name: string, handler: () => void) => {
-      zoomed.set(name, handler)
-    }),
-    getOption: () => ({ dataZoom: [seen] }),
-    zoomTo: (zoom: typeof seen) => {
-      seen = zoom
-      zoomed.get('datazoom')?.()
-    },
-    getZr: () => ({ on, off }),
     containPixel: ({ gridIndex }: { gridIndex: number }, [, y]: [number, number]) =>
       y >= 100 * gridIndex && y < 100 * gridIndex + 80,
-    press: (name: string, x: number, y: number) => {
-      for (const handler of handlers.get(name) ?? []) handler({ offsetX: x, offsetY: y })
-    },
+    /** Ten px for one of x, and a hundred for one of y, from the lower left corner at 50, 80. */
+    convertToPixel: (_: unknown, [x, y]: [number, number]) => [50 + 10 * x, 80 - 80 * y],
   }
+}
+
+const AXES = {
+  series: [],
+  xAxis: [{ min: 0, max: 10 }],
+  yAxis: [{ min: 0, max: 1, gridIndex: 0 }],
+} as FigureOption
+
+/** A figure that hands move, in the page at its upper left corner. */
+function movable() {
+  const host = document.createElement('div')
+  host.setPointerCapture = vi.fn()
+  const canvas = new FigureCanvas(host, true)
+  const press = (kind: string, x: number, y: number, also: MouseEventInit = {}) =>
+    host.dispatchEvent(new MouseEvent(`pointer${kind}`, { clientX: x, clientY: y, ...also }))
+  return { host, canvas, press }
 }
 
 /** A frame, and the moment after it. */
@@ -94,23 +91,23 @@ describe('the drawing of a figure', () => {
   })
 
   it('draws many points as a picture and few as parts, and takes its listeners along', () => {
-    const canvas = new FigureCanvas(document.createElement('div'))
+    const { canvas, press } = movable()
     const heard: PointerMoment[] = []
     const stop = canvas.onPointer((moment) => heard.push(moment))
     canvas.draw(() => OPTION)
-    canvas.draw(() => OPTION, true)
-    canvas.draw(() => OPTION, true)
+    canvas.draw(() => OPTION, { isLarge: true })
+    canvas.draw(() => OPTION, { isLarge: true })
     vi.advanceTimersByTime(FRAME_MS)
     expect(asked).toEqual([{ renderer: 'svg' }, { renderer: 'canvas' }])
     expect(made[0]?.dispose).toHaveBeenCalledOnce()
-    made[1]?.press('mousedown', 3, 4)
-    made[1]?.press('mouseup', 5, 6)
+    press('down', 3, 4)
+    press('up', 5, 6)
     expect(heard).toEqual([
       { kind: 'down', x: 3, y: 4 },
       { kind: 'up', x: 5, y: 6 },
     ])
     stop()
-    made[1]?.press('mousemove', 7, 8)
+    press('move', 7, 8)
     expect(heard).toHaveLength(2)
     canvas.draw(() => OPTION)
     vi.advanceTimersByTime(FRAME_MS)
@@ -175,15 +172,60 @@ describe('the drawing of a figure', () => {
     }
   })
 
-  it('tells what is seen of x, also after it was drawn otherwise', () => {
-    const canvas = new FigureCanvas(document.createElement('div'))
-    const told: unknown[] = []
-    canvas.onZoom((seen) => told.push(seen))
-    made[0]?.zoomTo({ start: 20, end: 60, startValue: 2, endValue: 6 })
-    canvas.draw(() => OPTION, true)
-    made[1]?.zoomTo({ start: 0, end: 60, startValue: 0, endValue: 6 })
-    made[1]?.zoomTo({ start: 0, end: 100, startValue: 0, endValue: 10 })
-    expect(told).toEqual([{ from: 2, to: 6 }, { from: 0, to: 6 }, null])
+  it('draws what a wheel leaves of x, and tells it, also once it is drawn otherwise', () => {
+    const { host, canvas } = movable()
+    const [told, drawn]: [unknown[], View[]] = [[], []]
+    canvas.onLook((seen) => told.push(seen))
+    const option = (_: unknown, view: View) => {
+      drawn.push(view)
+      return { ...AXES, xAxis: [{ min: 0, max: 10, ...view.x }] } as FigureOption
+    }
+    canvas.draw(option, { isAlongX: true })
+    canvas.draw(option, { isLarge: true, isAlongX: true })
+    vi.advanceTimersByTime(2 * FRAME_MS)
+    const turn = (deltaY: number) => {
+      const event = new WheelEvent('wheel', { clientX: 100, clientY: 40, deltaY, cancelable: true })
+      host.dispatchEvent(event)
+      clock += 1000
+      vi.advanceTimersByTime(2 * FRAME_MS)
+      return event.defaultPrevented
+    }
+    expect(turn(-100), 'The page stays where it is.').toBe(true)
+    expect(drawn.at(-1)).toEqual({ x: { min: 1, max: 9 }, y: {} })
+    turn(100)
+    expect(drawn.at(-1)).toEqual({ x: null, y: {} })
+    expect(told).toEqual([{ min: 1, max: 9 }, null])
+  })
+
+  it('tells a hand that moves what is seen from one that picks', () => {
+    const { host, canvas, press } = movable()
+    const heard: string[] = []
+    canvas.onPointer(({ kind, x }) => heard.push(`${kind} ${x}`))
+    canvas.draw(() => AXES)
+    press('down', 60, 40)
+    press('move', 70, 40)
+    press('up', 70, 40)
+    press('down', 60, 40, { shiftKey: true })
+    press('move', 70, 40)
+    press('up', 70, 40)
+    expect(heard).toEqual(['down 60', 'move 70', 'up 70', 'away 60', 'away 70', 'away 70'])
+    expect(canvas.view.view.x).toEqual({ min: -1, max: 9 })
+    press('down', 60, 40)
+    press('cancel', 60, 40)
+    expect(heard.at(-1)).toBe('away 60')
+    expect(host.setPointerCapture).toHaveBeenCalledTimes(3)
+    canvas.close()
+    press('down', 60, 40)
+    expect(heard).toHaveLength(8)
+  })
+
+  it('leaves wheel and hands alone where it is always seen as a whole', () => {
+    const host = document.createElement('div')
+    const canvas = new FigureCanvas(host)
+    canvas.draw(() => AXES)
+    const event = new WheelEvent('wheel', { clientX: 100, clientY: 40, deltaY: 9, cancelable: true })
+    host.dispatchEvent(event)
+    expect(event.defaultPrevented).toBe(false)
   })
 
   it('draws again in another room, which it tells', () => {
@@ -205,10 +247,10 @@ describe('the drawing of a figure', () => {
     ])
   })
 
-  it('fits the whole of it, follows its place, and leaves nothing behind', () => {
+  it('follows its place, and leaves nothing behind', () => {
     const canvas = new FigureCanvas(document.createElement('div'))
-    canvas.fit()
-    expect(made[0]?.dispatchAction).toHaveBeenCalledWith({ type: 'dataZoom', start: 0, end: 100 })
+    canvas.view.fit()
+    expect(made[0]?.setOption, 'It is seen as a whole.').not.toHaveBeenCalled()
     resized.forEach((then) => {
       then()
     })

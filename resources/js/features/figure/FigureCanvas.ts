@@ -1,9 +1,15 @@
 import type { EChartsType } from 'echarts/core'
+import type { AxisRange } from '../../lib/figure/axes'
 import type { Room } from '../../lib/figure/key'
+import { WHOLE, type DrawnAxes, type View } from '../../lib/figure/view'
+import type { Plot } from '../../lib/figure/viewGesture'
+import { drawnAxes } from './drawnAxes'
 import { echarts, type FigureOption } from './echarts'
+import { FigureView, type Drawn } from './FigureView'
 
 export interface PointerMoment {
-  kind: 'down' | 'move' | 'up'
+  /** `away`: the hand was for something else. */
+  kind: 'down' | 'move' | 'up' | 'away'
   x: number
   y: number
 }
@@ -11,16 +17,18 @@ export interface PointerMoment {
 /** So much longer than a drawing took, the page is free for all else. */
 const REST_SHARE = 2
 
-interface Zoom {
-  start?: number
-  end?: number
-  startValue?: number
-  endValue?: number
+/** What is drawn, in the room there is, with what is seen of it. */
+export type Drawing = (room: Room, view: View) => FigureOption
+
+export interface DrawnHow {
+  /** Whether it has so many points that a drawing of parts would be slow. */
+  isLarge?: boolean
+  /** Whether the wheel draws only x nearer. */
+  isAlongX?: boolean
 }
 
-interface Wanted {
-  option: (room: Room) => FigureOption
-  isLarge: boolean
+interface Wanted extends Required<DrawnHow> {
+  option: Drawing
 }
 
 const NEVER_DRAWN = -Infinity
@@ -29,22 +37,36 @@ const NEVER_DRAWN = -Infinity
 export class FigureCanvas {
   private chart: EChartsType
   private renderer: 'svg' | 'canvas' = 'svg'
-  private readonly listeners = new Map<(moment: PointerMoment) => void, () => void>()
+  private readonly listeners = new Set<(moment: PointerMoment) => void>()
   private readonly watcher: ResizeObserver
   private wanted: Wanted | null = null
   private last: Wanted | null = null
   private frame: number | null = null
   private timer: ReturnType<typeof setTimeout> | null = null
   private freeAt = NEVER_DRAWN
-  private zoomed: ((seen: { from: number; to: number } | null) => void) | null = null
+  private looked: ((x: AxisRange | null) => void) | null = null
+  private whole: { of: Drawing; axes: DrawnAxes | null } | null = null
+  private painted: DrawnAxes | null = null
+  private readonly hand = new AbortController()
+  readonly view = new FigureView(
+    () => this.drawn(),
+    ({ x }) => {
+      this.again()
+      this.looked?.(x)
+    },
+  )
 
-  constructor(private readonly host: HTMLElement) {
+  /** @param isMovable whether wheel, hands and keys change what is seen of it */
+  constructor(
+    private readonly host: HTMLElement,
+    private readonly isMovable = false,
+  ) {
     this.chart = echarts.init(host, null, { renderer: this.renderer })
-    this.listenToZoom()
+    this.listenToHands()
     this.watcher = new ResizeObserver(() => {
       this.chart.resize()
       // In another width names stand in other rows.
-      if (this.last !== null && this.wanted === null) this.draw(this.last.option, this.last.isLarge)
+      this.again()
     })
     this.watcher.observe(host)
   }
@@ -54,10 +76,9 @@ export class FigureCanvas {
    * before, so that nothing queues.
    *
    * @param option made when it is drawn: reading colours in the middle of a change would make the browser lay out the page twice
-   * @param isLarge whether it has so many points that a drawing of parts would be slow
    */
-  draw(option: (room: Room) => FigureOption, isLarge = false): void {
-    this.wanted = { option, isLarge }
+  draw(option: Drawing, { isLarge = false, isAlongX = false }: DrawnHow = {}): void {
+    this.wanted = { option, isLarge, isAlongX }
     if (this.frame !== null || this.timer !== null) return
     if (this.freeAt === NEVER_DRAWN) {
       this.paint()
@@ -76,6 +97,10 @@ export class FigureCanvas {
     })
   }
 
+  private again(): void {
+    if (this.last !== null && this.wanted === null) this.draw(this.last.option, this.last)
+  }
+
   private paint(): void {
     if (this.wanted === null) return
     const { option, isLarge } = this.wanted
@@ -89,11 +114,10 @@ export class FigureCanvas {
       this.chart.dispose()
       this.renderer = renderer
       this.chart = echarts.init(this.host, null, { renderer })
-      this.listenToZoom()
-      for (const listener of this.listeners.keys()) this.listen(listener)
     }
-    const room = { width: this.host.clientWidth, height: this.host.clientHeight }
-    this.chart.setOption(option(room), {
+    const made = option(this.room, this.view.view)
+    this.painted = drawnAxes(made)
+    this.chart.setOption(made, {
       notMerge: false,
       replaceMerge: ['series', 'xAxis', 'yAxis', 'grid', 'legend'],
     })
@@ -102,45 +126,85 @@ export class FigureCanvas {
   }
 
   /** Called with what is seen of x whenever that is another stretch; null: all of it. */
-  onZoom(listener: (seen: { from: number; to: number } | null) => void): void {
-    this.zoomed = listener
+  onLook(listener: (x: AxisRange | null) => void): void {
+    this.looked = listener
   }
 
-  private listenToZoom(): void {
-    this.chart.on('datazoom', () => {
-      const [zoom] = (this.chart.getOption() as { dataZoom?: Zoom[] }).dataZoom ?? []
-      const isAll = zoom === undefined || ((zoom.start ?? 0) < 0.01 && (zoom.end ?? 100) > 99.99)
-      this.zoomed?.(isAll ? null : { from: zoom.startValue ?? 0, to: zoom.endValue ?? 0 })
-    })
-  }
-
-  /** Undoes zooming. */
-  fit(): void {
-    this.chart.dispatchAction({ type: 'dataZoom', start: 0, end: 100 })
-  }
-
+  /** Called with what a hand does that does not change what is seen. */
   onPointer(listener: (moment: PointerMoment) => void): () => void {
-    this.listen(listener)
+    this.listeners.add(listener)
     return () => {
-      this.listeners.get(listener)?.()
       this.listeners.delete(listener)
     }
   }
 
-  private listen(listener: (moment: PointerMoment) => void): void {
-    const zr = this.chart.getZr()
-    const handlers = (['down', 'move', 'up'] as const).map((kind) => {
-      const handler = (event: { offsetX: number; offsetY: number }) => {
-        listener({ kind, x: event.offsetX, y: event.offsetY })
-      }
-      zr.on(`mouse${kind}`, handler)
-      return [`mouse${kind}`, handler] as const
+  private listenToHands(): void {
+    if (!this.isMovable) return
+    const { host, view } = this
+    const tell = (kind: PointerMoment['kind'], at: { x: number; y: number }) => {
+      for (const listener of this.listeners) listener({ kind, ...at })
+    }
+    const place = (event: MouseEvent) => {
+      const { left, top } = host.getBoundingClientRect()
+      return { x: event.clientX - left, y: event.clientY - top }
+    }
+    const on = (
+      kind: 'pointerdown' | 'pointermove' | 'pointerup' | 'pointercancel',
+      then: (event: PointerEvent, at: { x: number; y: number }) => void,
+    ) => {
+      host.addEventListener(
+        kind,
+        (event) => {
+          then(event, place(event))
+        },
+        { signal: this.hand.signal },
+      )
+    }
+    on('pointerdown', (event, at) => {
+      // A hand that leaves the figure goes on with what it does.
+      host.setPointerCapture(event.pointerId)
+      tell(view.press(event.pointerId, at, event.shiftKey || event.button === 1) ? 'down' : 'away', at)
     })
-    this.listeners.set(listener, () => {
-      handlers.forEach(([name, handler]) => {
-        zr.off(name, handler)
-      })
+    on('pointermove', (event, at) => {
+      tell(view.drag(event.pointerId, at) ? 'away' : 'move', at)
     })
+    on('pointerup', (event, at) => {
+      tell(view.release(event.pointerId) ? 'away' : 'up', at)
+    })
+    on('pointercancel', (event, at) => {
+      view.release(event.pointerId)
+      tell('away', at)
+    })
+    host.addEventListener(
+      'wheel',
+      (event) => {
+        if (view.wheel(place(event), { x: event.deltaX, y: event.deltaY })) event.preventDefault()
+      },
+      { signal: this.hand.signal, passive: false },
+    )
+  }
+
+  private drawn(): Drawn | null {
+    if (this.last === null) return null
+    const { option, isAlongX } = this.last
+    // Made anew with what is drawn, not with every move of a hand.
+    if (this.whole?.of !== option) this.whole = { of: option, axes: drawnAxes(option(this.room, WHOLE)) }
+    const { axes } = this.whole
+    return axes === null ? null : { whole: axes, isAlongX, plotOf: (panel) => this.plotOf(panel) }
+  }
+
+  /** Where a panel was painted, by the ends of its axes. */
+  private plotOf(panel: number): Plot {
+    const { x, y } = this.painted ?? { x: null, y: [] }
+    const up = y.find((axis) => axis.panel === panel)
+    if (x === null || up === undefined) return { left: 0, top: 0, width: this.width, height: this.room.height }
+    const [left, bottom] = this.toPixel(panel, x.min, up.min)
+    const [right, top] = this.toPixel(panel, x.max, up.max)
+    return { left, top, width: right - left, height: bottom - top }
+  }
+
+  private get room(): Room {
+    return { width: this.host.clientWidth, height: this.host.clientHeight }
   }
 
   /** Data coordinates of a pixel in the panel with this index. */
@@ -167,6 +231,7 @@ export class FigureCanvas {
   close(): void {
     if (this.frame !== null) cancelAnimationFrame(this.frame)
     if (this.timer !== null) clearTimeout(this.timer)
+    this.hand.abort()
     this.watcher.disconnect()
     this.chart.dispose()
   }

@@ -1,4 +1,7 @@
 export { Figure } from './Figure'
+export { FitView } from './FitView'
+export { useLookedAt } from './useLookedAt'
+export { NotebookFigure } from './NotebookFigure'
 export { FigureCanvas, type PointerMoment } from './FigureCanvas'
 export { download, PICTURE_ROOM, pictureOf } from './picture'
 export type { FigureOption } from './echarts'

@@ -3,15 +3,13 @@ import { useCallback, useMemo, useState, type KeyboardEvent } from 'react'
 import { answerOf, api } from '../../lib/api/client'
 import type { Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
 import { selectionInUnits, shownAlong } from '../../lib/figure/axisUnits'
-import { paperInk, type Ink } from '../../lib/figure/ink'
-import { beyondAxes, MOST_DRAWN_AS_PARTS, pickPoints, pointCount } from '../../lib/figure/drawn'
-import type { Room } from '../../lib/figure/key'
+import { paperInk } from '../../lib/figure/ink'
+import { beyondAxes, pickPoints } from '../../lib/figure/drawn'
 import { notebookFigure } from '../../lib/figure/notebookFigure'
 import { movePick, NOTHING, stretchSpan, type Selection } from '../../lib/figure/selection'
 import { columnHead } from '../../lib/notebook/labels'
 import { hasRows } from '../../lib/notebook/runs'
-import { useKey } from '../../ui/useKey'
-import { download, Figure, PICTURE_ROOM, pictureOf, type FigureCanvas } from '../figure'
+import { download, FitView, NotebookFigure, PICTURE_ROOM, pictureOf, type FigureCanvas } from '../figure'
 import { AxesCard } from './AxesCard'
 import { captionOf } from './caption'
 import { figureInput } from './figureInput'
@@ -69,20 +67,16 @@ export function ReasonFigurePanel({
     },
     [onSelect, along],
   )
-  const option = useCallback(
-    (ink: Ink, room: Room) => (input === null ? {} : notebookFigure(input, ink, room)),
-    [input],
-  )
   const points = useMemo(() => (input === null ? [] : pickPoints(input)), [input])
   const handleReady = useCallback((made: FigureCanvas | null) => {
     setCanvas(made)
   }, [])
   useSpanGesture(canvas, input?.panels.length ?? 0, points, handleSelect)
-  useKey('f', () => canvas?.fit())
 
   function handleKeyDown(event: KeyboardEvent) {
     if (event.target !== event.currentTarget) return
     if (event.key === 'Escape') onSelect(NOTHING)
+    if (canvas?.view.key(event.key) === true) event.preventDefault()
     if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return
     event.preventDefault()
     const movement = event.key === 'ArrowRight' ? 'on' : 'back'
@@ -161,9 +155,7 @@ export function ReasonFigurePanel({
           </button>
         )}
         <RunsMenu runs={notebook.runs.filter(hasRows)} current={run.id} shown={shown} onRun={onRun} onShow={setShown} />
-        <button type="button" className="word-button text-sm font-normal!" onClick={() => canvas?.fit()}>
-          Fit view <kbd className="key">F</kbd>
-        </button>
+        <FitView canvas={canvas} />
         <span className="text-sm">
           Save{' '}
           <button type="button" className="word-button" onClick={() => void handlePicture('png')}>
@@ -190,13 +182,13 @@ export function ReasonFigurePanel({
           className="relative h-96 shrink-0 rounded-md select-none lg:h-auto lg:min-h-0 lg:flex-1"
           tabIndex={0}
           role="group"
-          aria-label="Figure: arrow keys pick a reading, Shift with arrow keys stretches a span, Escape clears"
+          aria-label="Figure: arrow keys pick a reading, Shift with arrow keys stretches a span, plus and minus draw nearer and further, Page Up and Page Down move along it, Escape clears"
           onKeyDown={handleKeyDown}
         >
-          <Figure
-            option={option}
+          <NotebookFigure
+            input={input}
             summary={`${heads} against ${columnHead(input.x)}. ${caption}`}
-            isLarge={pointCount(input) > MOST_DRAWN_AS_PARTS}
+            isMovable
             onReady={handleReady}
             className="cursor-crosshair"
           />

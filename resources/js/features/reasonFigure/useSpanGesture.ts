@@ -33,6 +33,7 @@ export function useSpanGesture(
         if (panel !== null) gesture = press(x, y, endAt(panel, x, y))
         return
       }
+      if (kind === 'away') gesture = IDLE
       if (gesture.status === 'idle') return
       gesture = moveTo(gesture, x, endAt(UPPER, x, y))
       if (gesture.status === 'dragging') latest.current.onSelect(spanBetween(gesture.at, gesture.head))

@@ -5,9 +5,8 @@ import { countOf } from '../../lib/format'
 import { latestRun } from '../../lib/notebook/runs'
 import { stepText, unitBehind } from '../../lib/notebook/labels'
 import { PageProblem } from '../../ui/PageProblem'
-import { useKey } from '../../ui/useKey'
 import { Waiting } from '../../ui/Waiting'
-import type { FigureCanvas } from '../figure'
+import { FitView, type FigureCanvas } from '../figure'
 import { useNotebook, useRunRows } from '../notebook'
 import { BesideCards } from '../probes/BesideCards'
 import { BenchLost } from '../probes/BenchLost'
@@ -92,7 +91,6 @@ function RecordAtBench({ notebook, benchId, beside, runId, onRun }: RecordAtBenc
   const handleReady = useCallback((made: FigureCanvas | null) => {
     setCanvas(made)
   }, [])
-  useKey('f', () => canvas?.fit())
   const problem = bench.error ?? rows.error
   if (problem !== null && (bench.data === undefined || (runId !== null && rows.data === undefined)))
     return <PageProblem problem={problem} />
@@ -152,9 +150,7 @@ function RecordAtBench({ notebook, benchId, beside, runId, onRun }: RecordAtBenc
                 {isNewest ? 'show the whole run' : `follow the newest ${NEWEST_S} s`}
               </button>
             ) : null}
-            <button type="button" className="word-button font-normal!" onClick={() => canvas?.fit()}>
-              Fit view <kbd className="key">F</kbd>
-            </button>
+            <FitView canvas={canvas} />
           </div>
           <div className="h-80 shrink-0 lg:h-auto lg:min-h-0 lg:flex-1">
             {isTimed ? (

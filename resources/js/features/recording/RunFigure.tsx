@@ -1,12 +1,9 @@
-import { useCallback, useMemo } from 'react'
+import { useMemo } from 'react'
 import type { Notebook, Plan, RunRows, RunSummary } from '../../lib/api/types'
 import type { AxisRange } from '../../lib/figure/axes'
-import type { Ink } from '../../lib/figure/ink'
-import { MOST_DRAWN_AS_PARTS, pointCount, type DrawnRun, type FigureInput } from '../../lib/figure/drawn'
-import type { Room } from '../../lib/figure/key'
-import { notebookFigure } from '../../lib/figure/notebookFigure'
+import type { DrawnRun, FigureInput } from '../../lib/figure/drawn'
 import { cellText, columnHead, stepWords } from '../../lib/notebook/labels'
-import { Figure, type FigureCanvas } from '../figure'
+import { NotebookFigure, type FigureCanvas } from '../figure'
 
 interface RunFigureProps {
   notebook: Notebook
@@ -45,10 +42,6 @@ export function RunFigure({ notebook, run, rows, earlierRun, earlier, next, onRe
       leastX: x.kind === 'step' ? planned(rows?.plan ?? notebook.plan.steps) : null,
     }
   }, [notebook, run, rows, earlierRun, earlier, next])
-  const option = useCallback(
-    (ink: Ink, room: Room) => (input === null ? {} : notebookFigure(input, ink, room)),
-    [input],
-  )
 
   if (input === null) return <p className="quiet p-8 text-center">What is measured will be drawn here.</p>
   const last = rows?.rows.at(-1)
@@ -63,7 +56,5 @@ export function RunFigure({ notebook, run, rows, earlierRun, earlier, next, onRe
             last.step,
             notebook.columns.find(({ kind }) => kind === 'step'),
           )}: ${cellText(last, y)}.`
-  return (
-    <Figure option={option} summary={summary} isLarge={pointCount(input) > MOST_DRAWN_AS_PARTS} onReady={onReady} />
-  )
+  return <NotebookFigure input={input} summary={summary} isMovable onReady={onReady} />
 }

@@ -3,8 +3,7 @@ import { Link } from 'react-router'
 import type { Notebook, RunRows, RunSummary } from '../../lib/api/types'
 import { counted, countOf } from '../../lib/format'
 import { latestRun } from '../../lib/notebook/runs'
-import { useKey } from '../../ui/useKey'
-import type { FigureCanvas } from '../figure'
+import { FitView, type FigureCanvas } from '../figure'
 import { useRunRows } from '../notebook'
 import { ThrowAway, TypeInstead } from '../runs'
 import { TablePanel } from '../table'
@@ -26,7 +25,6 @@ export function TypedRecord({ notebook, run, rows, onRun }: TypedRecordProps) {
   const handleReady = useCallback((made: FigureCanvas | null) => {
     setCanvas(made)
   }, [])
-  useKey('f', () => canvas?.fit())
   const [figure] = notebook.figures
   return (
     <main className="flex min-h-0 flex-1 flex-col gap-4 px-5 py-3 lg:grid lg:grid-cols-[minmax(27rem,44%)_1fr]">
@@ -36,9 +34,7 @@ export function TypedRecord({ notebook, run, rows, onRun }: TypedRecordProps) {
           <h2 id="figure-title" className="flex-1 font-semibold">
             {figure?.shownTitle === undefined || figure.shownTitle === '' ? 'Figure' : figure.shownTitle}
           </h2>
-          <button type="button" className="word-button font-normal!" onClick={() => canvas?.fit()}>
-            Fit view <kbd className="key">F</kbd>
-          </button>
+          <FitView canvas={canvas} />
         </div>
         <div className="h-80 shrink-0 lg:h-auto lg:min-h-0 lg:flex-1">
           <RunFigure

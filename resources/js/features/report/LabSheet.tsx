@@ -1,14 +1,10 @@
-import { useCallback, useMemo } from 'react'
+import { useMemo } from 'react'
 import type { Column, Notebook, Row, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
-import type { Ink } from '../../lib/figure/ink'
-import { MOST_DRAWN_AS_PARTS, pointCount } from '../../lib/figure/drawn'
-import type { Room } from '../../lib/figure/key'
-import { notebookFigure } from '../../lib/figure/notebookFigure'
 import { typeset } from '../../lib/format'
 import { cellText, columnHead, unitBehind } from '../../lib/notebook/labels'
 import { figureWords } from '../../lib/probes/figureText'
 import { clockErrorWords } from '../../lib/timed/words'
-import { Figure } from '../figure'
+import { NotebookFigure } from '../figure'
 import { useExperimentChange } from '../notebook'
 import { TrustSentences } from '../probes/TrustSentences'
 import { captionOf, figureInput } from '../reasonFigure'
@@ -29,10 +25,6 @@ export function LabSheet({ notebook, worked, run, rows }: LabSheetProps) {
   const input = useMemo(
     () => figureInput({ notebook, figure, worked, run, rows }),
     [notebook, figure, worked, run, rows],
-  )
-  const option = useCallback(
-    (ink: Ink, room: Room) => (input === null ? {} : notebookFigure(input, ink, room)),
-    [input],
   )
   const caption = captionOf(notebook, figure, run, rows)
   const of = (symbol: string) =>
@@ -75,7 +67,7 @@ export function LabSheet({ notebook, worked, run, rows }: LabSheetProps) {
       {input === null ? null : (
         <figure className="my-4 break-inside-avoid">
           <div className="h-[31rem] max-sm:h-80">
-            <Figure option={option} summary={caption} isLarge={pointCount(input) > MOST_DRAWN_AS_PARTS} />
+            <NotebookFigure input={input} summary={caption} />
           </div>
           <figcaption className="quiet mt-1 text-sm">{caption}</figcaption>
         </figure>

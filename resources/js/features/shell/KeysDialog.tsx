@@ -7,6 +7,8 @@ const KEYS = [
   ['S', 'Start, finish or stop the run'],
   ['M', 'Drop a marker; begin a run that waits'],
   ['F', 'Fit the view to the data'],
+  ['+ −', 'Draw the figure nearer or further, once it has the focus; as the wheel and two fingers do'],
+  ['Page Up Page Down', 'Move along it; a hand pulls it by its axes, or anywhere with Shift'],
   ['← →', 'Move the picked point, once the figure has the focus'],
   ['Shift + ← →', 'Stretch the span'],
   ['Esc', 'Clear point and span; close a dialog'],

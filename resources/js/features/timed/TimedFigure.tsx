@@ -1,16 +1,13 @@
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useMemo } from 'react'
 import type { LiveBench, Notebook, RunRows, RunSummary } from '../../lib/api/types'
-import { MOST_DRAWN_AS_PARTS, pointCount, type FigureInput } from '../../lib/figure/drawn'
-import type { Ink } from '../../lib/figure/ink'
-import type { Room } from '../../lib/figure/key'
-import { notebookFigure } from '../../lib/figure/notebookFigure'
+import type { FigureInput } from '../../lib/figure/drawn'
 import { countOf, fixed } from '../../lib/format'
 import { columnHead } from '../../lib/notebook/labels'
 import { durationWords, secondsIn } from '../../lib/timed/words'
-import { Figure, type FigureCanvas } from '../figure'
+import { NotebookFigure, useLookedAt, type FigureCanvas } from '../figure'
 import { timedInput, timedPanels } from './timedInput'
 import { timedNow } from './timedState'
-import { useLiveTail, usePoints, type Stretch } from './usePoints'
+import { useLiveTail, usePoints } from './usePoints'
 
 interface TimedFigureProps {
   notebook: Notebook
@@ -30,7 +27,7 @@ const NO_CHANNELS: never[] = []
 
 /** What is recorded against time as it comes in, with earlier runs faint behind it. */
 export function TimedFigure({ notebook, run, rows, others, live, newestS, onReady }: TimedFigureProps) {
-  const [seen, setSeen] = useState<Stretch>(null)
+  const [seen, watch] = useLookedAt()
   const drawn = useMemo(() => timedPanels(notebook.columns, notebook.figures), [notebook.columns, notebook.figures])
   const symbols = useMemo(() => (drawn?.panels ?? []).flat().map(({ symbol }) => symbol), [drawn])
   const runs = useMemo(() => (run === null ? others : [...others, run]), [run, others])
@@ -38,10 +35,10 @@ export function TimedFigure({ notebook, run, rows, others, live, newestS, onRead
   const isRecording = now?.state === 'recording'
   const factor = secondsIn(drawn?.time.unit ?? 's')
   const whole = usePoints(runs, symbols, null)
-  const close = usePoints(
+  const near = usePoints(
     seen === null ? [] : runs,
     symbols,
-    seen === null ? null : { from: seen.from * factor, to: seen.to * factor },
+    seen === null ? null : { from: seen.min * factor, to: seen.max * factor },
   )
   const tail = useLiveTail(live, isRecording ? now.zero : null)
   const newestTo = newestS !== null && isRecording ? Math.ceil(now.elapsed) + 1 : null
@@ -55,12 +52,12 @@ export function TimedFigure({ notebook, run, rows, others, live, newestS, onRead
     if (drawn === null) return null
     const newest =
       newestTo === null || newestS === null ? null : { from: Math.max(0, newestTo - newestS), to: newestTo }
-    const points = runs.map((_, index) => close[index] ?? whole[index] ?? null)
     return timedInput({
       ...drawn,
       runs,
       inHand: run?.id ?? null,
-      points,
+      points: whole,
+      near,
       channels,
       tail,
       markers,
@@ -74,7 +71,7 @@ export function TimedFigure({ notebook, run, rows, others, live, newestS, onRead
     runs,
     run?.id,
     whole,
-    close,
+    near,
     channels,
     tail,
     markers,
@@ -85,16 +82,12 @@ export function TimedFigure({ notebook, run, rows, others, live, newestS, onRead
     newestTo,
     newestS,
   ])
-  const option = useCallback(
-    (ink: Ink, room: Room) => (input === null ? {} : notebookFigure(input, ink, room)),
-    [input],
-  )
   const handleReady = useCallback(
     (canvas: FigureCanvas | null) => {
-      canvas?.onZoom(setSeen)
+      watch(canvas)
       onReady(canvas)
     },
-    [onReady],
+    [onReady, watch],
   )
 
   if (input === null)
@@ -102,10 +95,11 @@ export function TimedFigure({ notebook, run, rows, others, live, newestS, onRead
       <p className="quiet p-8 text-center">Add a column to measure in Prepare; what is recorded is drawn here then.</p>
     )
   return (
-    <Figure
-      option={option}
+    <NotebookFigure
+      input={input}
       summary={summaryOf(input, now?.elapsed ?? 0, markers.length)}
-      isLarge={isRecording || pointCount(input) > MOST_DRAWN_AS_PARTS}
+      isMovable
+      isGrowing={isRecording}
       onReady={handleReady}
     />
   )

@@ -28,6 +28,8 @@ export interface TimedSource {
   runs: readonly RunSummary[]
   inHand: number | null
   points: readonly (RunPoints | null)[]
+  /** Of a stretch that is looked at, of which more can be seen. */
+  near?: readonly (RunPoints | null)[]
   channels: RunRows['channels']
   tail: ReadonlyMap<number, readonly Point[]>
   markers: readonly Marker[]
@@ -40,7 +42,7 @@ export interface TimedSource {
 
 /** What a figure of runs against time draws, as far as it can be seen. */
 export function timedInput(source: TimedSource): FigureInput {
-  const { time, panels, runs, inHand, points, markers, plan, reached, hasEnded, newest } = source
+  const { time, panels, runs, inHand, markers, plan, reached, hasEnded, newest } = source
   const factor = secondsIn(time.unit)
   return {
     x: time,
@@ -50,11 +52,7 @@ export function timedInput(source: TimedSource): FigureInput {
       number: run.number,
       name: run.name,
       rows: [],
-      lines: Object.fromEntries(
-        panels
-          .flat()
-          .map((column) => [column.symbol, lineOf(source, column, points[index] ?? null, run.id === inHand, factor)]),
-      ),
+      lines: Object.fromEntries(panels.flat().map((column) => [column.symbol, lineOf(source, column, index, factor)])),
       isFaint: run.id !== inHand,
     })),
     marks: markerMarks(markers, time),
@@ -70,18 +68,27 @@ export function timedInput(source: TimedSource): FigureInput {
 }
 
 function lineOf(
-  { channels, tail, newest, plan }: TimedSource,
+  { channels, tail, newest, plan, points, near, runs, inHand }: TimedSource,
   column: Column,
-  points: RunPoints | null,
-  isInHand: boolean,
+  index: number,
   factor: number,
 ): Point[] {
-  const line = points === null ? [] : interrupted(points.lines[column.symbol] ?? [], stepOf(points, plan.rate))
+  const isInHand = runs[index]?.id === inHand
+  const drawn = (of: RunPoints | null | undefined) =>
+    of == null ? [] : interrupted(of.lines[column.symbol] ?? [], stepOf(of, plan.rate))
+  const line = withNear(drawn(points[index]), drawn(near?.[index]))
   const channel = channels.find(({ role }) => role !== null && role === column.role)
   // What is shown live is in the unit of the calibration.
   const isShownLive = isInHand && !column.isRaw && channel?.unit === column.unit
   const all = isShownLive ? withTail(line, tail.get(channel.probe.id) ?? []) : line
   return all.filter(([t]) => newest === null || t >= newest.from).map(([t, value]): Point => [t / factor, value])
+}
+
+/** A line with a stretch of it in more points. */
+function withNear(line: readonly Point[], near: readonly Point[]): Point[] {
+  const [from, to] = [near[0]?.[0], near.at(-1)?.[0]]
+  if (from === undefined || to === undefined) return [...line]
+  return [...line.filter(([t]) => t < from), ...near, ...line.filter(([t]) => t > to)]
 }
 
 /** From row to row, or from one column of pixels to the next. A probe may be slower than the run. */

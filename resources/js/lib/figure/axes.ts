@@ -8,6 +8,8 @@ export interface AxisRange {
 
 const STEPS = [1, 2, 2.5, 5, 10]
 const INTERVALS = 6
+/** Rounding leaves a tick so near to its place, as a part of a step. */
+const TICK = 1e-6
 const TIGHT_INTERVALS = 12
 /** What reaches over the end of an axis by so little of a step, as noise about zero does, needs no step more. */
 const HAIR = 0.01
@@ -90,7 +92,24 @@ export interface AxisWish {
   to: number | null
 }
 
-export type DrawnRange = AxisRange & { step: number; isLogarithmic?: boolean }
+export type DrawnRange = AxisRange & {
+  step: number
+  isLogarithmic?: boolean
+  /** Whether its ends are where a hand left them, and not numbers to be told. */
+  isPart?: boolean
+}
+
+/** A range, or the part of it that is seen. */
+export function seenRange(all: DrawnRange, seen: AxisRange | null, intervals?: number): DrawnRange {
+  return seen === null
+    ? all
+    : { ...all, ...seen, step: all.isLogarithmic === true ? 1 : niceStep(seen.max - seen.min, intervals), isPart: true }
+}
+
+/** How a number is told along an axis. */
+export function labelOf(value: number, { step, isLogarithmic }: DrawnRange): string {
+  return isLogarithmic === true ? powerText(value) : fixed(value, decimalsOf(step))
+}
 
 /** The range that is wished, and where nothing is, that of the values. */
 export function wishedRange(
@@ -132,9 +151,19 @@ export function powerText(value: number): string {
   return `10${power < 0 ? '⁻' : ''}${String(Math.abs(power)).replace(/\d/g, (digit) => RAISED[Number(digit)] ?? '')}`
 }
 
+function isTick(value: number, { step, isLogarithmic }: DrawnRange): boolean {
+  const places = isLogarithmic === true ? Math.log10(value) : value / step
+  return Math.abs(places - Math.round(places)) < TICK
+}
+
+/** Told just so, steps are counted from the lower end; between a least and a most, from zero. */
+function steps(range: DrawnRange) {
+  const { step } = range
+  return isTick(range.min, range) ? { interval: step } : { minInterval: step, maxInterval: step }
+}
+
 /** An axis in the style of the field book: ticks outside, fine grid, the name with its unit. */
 export function axis(ink: Ink, name: string, range: DrawnRange, nameGap: number) {
-  const decimals = decimalsOf(range.step)
   const isLogarithmic = range.isLogarithmic === true
   return {
     type: isLogarithmic ? ('log' as const) : ('value' as const),
@@ -144,7 +173,7 @@ export function axis(ink: Ink, name: string, range: DrawnRange, nameGap: number)
     nameTextStyle: { color: ink.text, fontFamily: ink.sans, fontSize: 15 * ink.scale },
     min: range.min,
     max: range.max,
-    ...(isLogarithmic ? {} : { interval: range.step }),
+    ...(isLogarithmic ? {} : steps(range)),
     axisLine: { show: true, onZero: false, lineStyle: { color: ink.text } },
     axisTick: { show: true, length: 6, lineStyle: { color: ink.text } },
     // Evenly by fifths; a power of ten by its multiples, 20, 30 … 90.
@@ -154,7 +183,7 @@ export function axis(ink: Ink, name: string, range: DrawnRange, nameGap: number)
       fontFamily: ink.mono,
       fontSize: 13 * ink.scale,
       hideOverlap: true,
-      formatter: (value: number) => (isLogarithmic ? powerText(value) : fixed(value, decimals)),
+      formatter: (value: number) => (range.isPart === true && !isTick(value, range) ? '' : labelOf(value, range)),
     },
     splitLine: { show: true, lineStyle: { color: ink.grid, width: 1 } },
     minorSplitLine: { show: true, lineStyle: { color: ink.grid, width: 0.5, opacity: 0.6 } },

@@ -97,9 +97,21 @@ export function interrupted(points: readonly Point[], step = 0): Point[] {
 /** What is drawn of a column of a run: its rows that count, or what can be seen of its samples. */
 export function drawnPoints(run: DrawnRun, x: Column, y: Column, words: readonly string[] | null): readonly Point[] {
   if (run.lines !== undefined) return run.lines[y.symbol] ?? []
-  const points = pointsOf(run.rows, x, y, words, false)
-  return x.kind === 'time' ? interrupted(points) : points
+  const made = () => {
+    const points = pointsOf(run.rows, x, y, words, false)
+    return x.kind === 'time' ? interrupted(points) : points
+  }
+  if (words !== null) return made()
+  const known = pairsOf.get(run.rows) ?? new Map<string, Point[]>()
+  pairsOf.set(run.rows, known)
+  const pair = `${x.kind} ${x.symbol} ${y.kind} ${y.symbol}`
+  const points = known.get(pair) ?? made()
+  known.set(pair, points)
+  return points
 }
+
+/** Rows are taken apart once, not with every frame while a hand moves what is seen; they never change. */
+const pairsOf = new WeakMap<readonly Row[], Map<string, Point[]>>()
 
 function usualDistance(points: readonly Point[]): number {
   const distances = points.slice(1).map(([at], i) => at - (points[i]?.[0] ?? at))

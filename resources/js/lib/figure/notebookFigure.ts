@@ -1,11 +1,12 @@
 import type { EChartsOption as FigureOption } from 'echarts'
 import type { Column } from '../api/types'
 import { axisName, columnHead } from '../notebook/labels'
-import { axis, niceRange, restRange, tightRange, wishedRange, type AxisWish, type DrawnRange } from './axes'
-import { drawnPoints, keyedRun, placesOf, wordsOf, type FigureInput } from './drawn'
+import { axis, labelOf, niceRange, restRange, seenRange, tightRange, wishedRange, type DrawnRange } from './axes'
+import { axisIndexOf, drawnPoints, keyedRun, placesOf, wordsOf, type FigureInput } from './drawn'
 import { runColour, shapeLetter, type Ink } from './ink'
 import { figureKey, USUAL_ROOM, type Room } from './key'
 import { markSeries, namesOf, nextSeries, pickedSeries, runSeries } from './series'
+import { WHOLE, type View } from './view'
 
 const LEFT_PX = 70
 /** Width of one letter of a label, and what stands beside the labels: ticks and the name. */
@@ -21,29 +22,36 @@ const GAP_PERCENT = 8
 const FEW_INTERVALS = 4
 
 /** A figure of columns of runs, in panels over one x, with the marks of the working. It knows no experiment. */
-export function notebookFigure(input: FigureInput, ink: Ink, room: Room = USUAL_ROOM): FigureOption {
+export function notebookFigure(
+  input: FigureInput,
+  ink: Ink,
+  room: Room = USUAL_ROOM,
+  view: View = WHOLE,
+): FigureOption {
   const { x, panels, runs, drawing, next = null, leastX = null, isTight = false } = input
   const words = wordsOf(x, runs)
   const xs = placesOf(input, words)
   const usual = (values: Iterable<number>) => (isTight ? tightRange : niceRange)(values, leastX)
-  const range: DrawnRange =
+  const allX: DrawnRange =
     words === null
       ? wishedRange(xs, drawing?.axis ?? null, usual)
       : { min: -0.5, max: Math.max(0.5, words.length - 0.5), step: 1 }
+  const range = seenRange(allX, view.x)
   const gap = GAP_PERCENT * ink.scale
   const height = (100 - gap * (panels.length - 1)) / panels.length
   const firstHeight = panels.length === 1 ? height : Math.min(62, height + 14)
-  const axes = panels.map((columns, index) => yAxis(columns, index, input, words, ink, drawing?.panels[index]?.axis))
+  const axes = panels.map((columns, index) => yAxis(columns, index, input, words, ink, view))
   const right = panels.flatMap((_, index) => {
     const wish = drawing?.panels[index]
     return wish === undefined || wish.right.length === 0
       ? []
-      : [yAxis(wish.right, index, input, words, ink, wish.rightAxis, true)]
+      : [yAxis(wish.right, index, input, words, ink, view, true)]
   })
   const rightPx = Math.max(RIGHT_PX, ...right.map(({ letters }) => BESIDE_LABELS_PX + letters * LETTER_PX)) * ink.scale
   // All panels begin at one line, so the longest label of all counts.
   const left = Math.max(LEFT_PX, ...axes.map(({ letters }) => BESIDE_LABELS_PX + letters * LETTER_PX)) * ink.scale
-  const key = figureKey(namesOf(input), ink, left, room.width - left - rightPx)
+  const width = room.width - left - rightPx
+  const key = figureKey(namesOf(input), ink, left, width)
   // What the key takes, as a part of all.
   const keyPart = Math.min(40, (100 * key.height) / Math.max(1, room.height))
   const below = (100 - keyPart) / 100
@@ -80,20 +88,18 @@ export function notebookFigure(input: FigureInput, ink: Ink, room: Room = USUAL_
       ...axes.map(({ axis: made }) => ({ ...made, nameGap: left - NAME_PX * ink.scale })),
       ...right.map(({ axis: made }) => ({ ...made, nameGap: rightPx - NAME_PX * ink.scale })),
     ],
-    dataZoom: [
-      {
-        type: 'inside',
-        xAxisIndex: panels.map((_, i) => i),
-        zoomOnMouseWheel: true,
-        moveOnMouseMove: false,
-        filterMode: 'none',
-      },
-    ],
     series: [
       ...panels.flatMap((columns, panel) =>
         [...columns, ...(drawing?.panels[panel]?.right ?? [])].flatMap((y, place) =>
           runs.flatMap((run) =>
-            runSeries(run, y, { place, panel, isRight: place >= columns.length }, input, words, ink),
+            runSeries(
+              run,
+              y,
+              { place, panel, isRight: place >= columns.length, seen: range, width },
+              input,
+              words,
+              ink,
+            ),
           ),
         ),
       ),
@@ -116,10 +122,11 @@ function yAxis(
   input: FigureInput,
   words: string[] | null,
   ink: Ink,
-  wish: AxisWish | undefined,
+  view: View,
   isRight = false,
 ) {
-  const { x, runs, panels } = input
+  const { x, runs, panels, drawing } = input
+  const wish = isRight ? drawing?.panels[panel]?.rightAxis : drawing?.panels[panel]?.axis
   const values = columns.flatMap((y) => runs.flatMap((run) => drawnPoints(run, x, y, words).map(([, v]) => v)))
   const isSmall = panels.length > 1
   // A low panel has no room for words beside it.
@@ -128,7 +135,8 @@ function yAxis(
   const isLarge = ink.scale > 1
   const few = isLow && isLarge ? FEW_INTERVALS / 2 : isLow || isLarge ? FEW_INTERVALS : undefined
   const isRecorded = x.kind === 'time' && columns.every(({ kind }) => kind === 'measured')
-  const range = wishedRange(values, wish ?? null, (of) => niceRange(of, isRecorded ? restRange(values) : null, few))
+  const all = wishedRange(values, wish ?? null, (of) => niceRange(of, isRecorded ? restRange(values) : null, few))
+  const range = seenRange(all, view.y[axisIndexOf(input, panel, isRight)] ?? null, few)
   const keyed = keyedRun(input, panel)
   const firstPlace = isRight ? (panels[panel]?.length ?? 0) : 0
   const of = (place: number) => (keyed?.number ?? 1) + firstPlace + place
@@ -136,7 +144,7 @@ function yAxis(
   const name = names.map((one, place) => (keyed === null ? one : `{k${place}|${shapeLetter(of(place))}} ${one}`))
   const rich = Object.fromEntries(names.map((_, place) => [`k${place}`, { color: runColour(ink, of(place)) }]))
   const made = axis(ink, name.join(', '), range, 0)
-  const letters = Math.max(...[range.min, range.max].map((end) => made.axisLabel.formatter(end).length))
+  const letters = Math.max(...[range.min, range.max].map((end) => labelOf(end, range).length))
   return {
     letters,
     axis: {

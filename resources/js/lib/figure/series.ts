@@ -14,6 +14,7 @@ import {
   type Point,
 } from './drawn'
 import { runColour, runShape, STRUCK, type Ink } from './ink'
+import { seenPoints } from './seenPoints'
 
 /** Where points are so many, shapes would be all that is seen. */
 const MOST_WITH_SHAPES = 120
@@ -23,12 +24,15 @@ export interface Placing {
   place: number
   panel: number
   isRight: boolean
+  /** What is seen of x, and how wide it is drawn, in px. */
+  seen: AxisRange
+  width: number
 }
 
 export function runSeries(
   run: DrawnRun,
   y: Column,
-  { place, panel, isRight }: Placing,
+  { place, panel, isRight, seen, width }: Placing,
   input: FigureInput,
   words: string[] | null,
   ink: Ink,
@@ -47,7 +51,7 @@ export function runSeries(
   const shape = isFaint ? runShape(run.number + 1) : runShape(run.number + place)
   const label = nameOf(run, y, panel, input)
   const placing = { xAxisIndex: panel, yAxisIndex: axisIndexOf(input, panel, isRight) }
-  const data = placeable(drawnPoints(run, x, y, words), input, panel, isRight)
+  const data = seenPoints(placeable(drawnPoints(run, x, y, words), input, panel, isRight), seen, width)
   const isApart = drawing?.points === 'apart'
   return [
     ...(drawing?.hasBars === true && run.lines === undefined && !isFaint

@@ -1,0 +1,55 @@
+import type { AxisRange } from './axes'
+import type { Point } from './drawn'
+
+/** So many points a px of width are drawn as they are. */
+const MOST_A_PX = 4
+
+/**
+ * The points of a line, in the order of x, that can be seen of it: those within a range and their neighbours, and of more than a
+ * screen shows the first, lowest, highest and last in each px.
+ *
+ * @param width of the range, in px
+ */
+export function seenPoints(points: readonly Point[], { min, max }: AxisRange, width: number): readonly Point[] {
+  const from = Math.max(0, firstFrom(points, min) - 1)
+  const to = Math.min(points.length, firstFrom(points, max, true) + 1)
+  const columns = Math.max(1, Math.round(width))
+  if (to - from <= MOST_A_PX * columns) return to - from === points.length ? points : points.slice(from, to)
+  const drawn: Point[] = []
+  let column = -Infinity
+  let [first, low, high, last] = [from, from, from, from]
+  const close = () => {
+    for (const place of [...new Set([first, low, high, last])].sort((a, b) => a - b)) {
+      const point = points[place]
+      if (point !== undefined) drawn.push(point)
+    }
+  }
+  for (let i = from; i < to; i++) {
+    const [x, y] = points[i] ?? [NaN, NaN]
+    const at = Math.floor(((x - min) / (max - min)) * columns)
+    // A gap parts what is before from what is behind it.
+    if (at !== column || Number.isNaN(y)) {
+      if (i > from) close()
+      column = Number.isNaN(y) ? -Infinity : at
+      ;[first, low, high, last] = [i, i, i, i]
+      continue
+    }
+    if (y < (points[low]?.[1] ?? y)) low = i
+    if (y > (points[high]?.[1] ?? y)) high = i
+    last = i
+  }
+  close()
+  return drawn
+}
+
+/** The place of the first point at an x or behind it; `isBehind`: behind it. */
+function firstFrom(points: readonly Point[], x: number, isBehind = false): number {
+  let [low, high] = [0, points.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    const at = points[middle]?.[0] ?? NaN
+    if (at < x || (isBehind && at === x)) low = middle + 1
+    else high = middle
+  }
+  return low
+}

@@ -1,0 +1,122 @@
+import { expect, test, type Page } from '@playwright/test'
+import { look, paste } from './table'
+import { Teacher } from './teacher'
+
+/** Whey in the cellar: warm by day, cool by night. */
+const CELLAR = `t (h);T (°C)\n${Array.from({ length: 101 }, (_, i) => `${i};${(11 + 3 * Math.sin(i / 8) + 0.1 * Math.sin(17 * i)).toFixed(2)}`).join('\n')}\n`
+
+const figure = (page: Page) => page.getByRole('group', { name: /^Figure: arrow keys/ })
+
+/** The numbers along x that are drawn, left to right. */
+const labels = async (page: Page): Promise<number[]> => {
+  const texts = await figure(page)
+    .locator('svg text')
+    .evaluateAll((all) =>
+      all
+        .map((one) => ({ text: one.textContent, at: one.getBoundingClientRect() }))
+        .filter(({ text }) => /^-?[\d.]+$/.test(text))
+        .sort((a, b) => a.at.left - b.at.left)
+        .map(({ text, at }) => ({ text, bottom: at.bottom })),
+    )
+  const lowest = Math.max(...texts.map(({ bottom }) => bottom))
+  return texts.filter(({ bottom }) => lowest - bottom < 4).map(({ text }) => Number(text))
+}
+
+async function openCellar(page: Page) {
+  const teacher = new Teacher(page)
+  await teacher.signIn()
+  await teacher.beginTyped('How does the cellar keep the whey cool?')
+  await paste(page, CELLAR)
+  const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
+  await dialog.getByRole('button', { name: /^Take 101 rows/ }).click()
+  await expect(dialog).toBeHidden()
+  await page.getByRole('link', { name: 'Go to Reason' }).click()
+  await expect.poll(() => labels(page)).toEqual([0, 20, 40, 60, 80, 100])
+  const box = await figure(page).boundingBox()
+  if (box === null) throw new Error('There is no figure.')
+  return {
+    teacher,
+    box,
+    at: (right: number, down: number) => [box.x + right * box.width, box.y + down * box.height] as const,
+  }
+}
+
+test.describe('what is seen of a figure', () => {
+  test('comes nearer by wheel, is pulled by hand, and F leads back', async ({ page }) => {
+    const { at } = await openCellar(page)
+    await page.mouse.move(...at(0.5, 0.5))
+    for (let i = 0; i < 4; i++) await page.mouse.wheel(0, -100)
+    await expect.poll(async () => Math.min(...(await labels(page)))).toBeGreaterThan(20)
+    await look(page, 'view-near')
+    const near = await labels(page)
+    expect(Math.max(...near)).toBeLessThan(80)
+    expect(near.length).toBeGreaterThan(3)
+    // Pulled by its numbers, along x alone.
+    await page.mouse.move(...at(0.5, 0.96))
+    await page.mouse.down()
+    await page.mouse.move(...at(0.3, 0.96), { steps: 5 })
+    await page.mouse.up()
+    await expect.poll(async () => Math.max(...(await labels(page)))).toBeGreaterThan(Math.max(...near))
+    const pulled = await labels(page)
+    await page.keyboard.down('Shift')
+    await page.mouse.move(...at(0.4, 0.5))
+    await page.mouse.down()
+    await page.mouse.move(...at(0.7, 0.4), { steps: 5 })
+    await page.mouse.up()
+    await page.keyboard.up('Shift')
+    await expect.poll(async () => Math.min(...(await labels(page)))).toBeLessThan(Math.min(...pulled))
+    await expect(page.getByLabel('Numbers of the span'), 'No span was meant.').toBeHidden()
+    // A span of what is seen now.
+    await page.mouse.move(...at(0.4, 0.3))
+    await page.mouse.down()
+    await page.mouse.move(...at(0.6, 0.3), { steps: 5 })
+    await page.mouse.up()
+    await expect(page.getByLabel('Numbers of the span')).toBeVisible()
+    await look(page, 'view-span')
+    await page.keyboard.press('f')
+    await expect.poll(() => labels(page)).toEqual([0, 20, 40, 60, 80, 100])
+  })
+
+  test('comes nearer and moves by keyboard alone', async ({ page }) => {
+    await openCellar(page)
+    await figure(page).focus()
+    await page.keyboard.press('+')
+    await page.keyboard.press('+')
+    await page.keyboard.press('+')
+    await expect.poll(async () => Math.min(...(await labels(page)))).toBeGreaterThan(20)
+    const near = await labels(page)
+    await page.keyboard.press('PageDown')
+    await expect.poll(async () => Math.max(...(await labels(page)))).toBeGreaterThan(Math.max(...near))
+    await page.keyboard.press('PageUp')
+    await expect.poll(() => labels(page)).toEqual(near)
+    for (let i = 0; i < 3; i++) await page.keyboard.press('-')
+    await expect.poll(() => labels(page)).toEqual([0, 20, 40, 60, 80, 100])
+  })
+
+  test('is stretched by two fingers on a phone', async ({ page }) => {
+    await openCellar(page)
+    await page.setViewportSize({ width: 390, height: 780 })
+    await figure(page).scrollIntoViewIfNeeded()
+    await expect.poll(async () => Math.max(...(await labels(page)))).toBe(100)
+    const box = await figure(page).boundingBox()
+    if (box === null) throw new Error('There is no figure.')
+    const hands = await page.context().newCDPSession(page)
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart: number) =>
+      hands.send('Input.dispatchTouchEvent', {
+        type,
+        touchPoints:
+          type === 'touchEnd'
+            ? []
+            : [-1, 1].map((way, id) => ({
+                id,
+                x: box.x + box.width * (0.55 + way * apart),
+                y: box.y + box.height / 2,
+              })),
+      })
+    await touch('touchStart', 0.08)
+    for (const apart of [0.1, 0.13, 0.17]) await touch('touchMove', apart)
+    await touch('touchEnd', 0.2)
+    await expect.poll(async () => Math.max(...(await labels(page)))).toBeLessThan(100)
+    await look(page, 'view-phone')
+  })
+})
