@@ -17,6 +17,7 @@ use App\Http\Controllers\LineController;
 use App\Http\Controllers\LiveController;
 use App\Http\Controllers\MarkerController;
 use App\Http\Controllers\MethodController;
+use App\Http\Controllers\NearRowsController;
 use App\Http\Controllers\OwnBenchController;
 use App\Http\Controllers\PointsController;
 use App\Http\Controllers\ProbeController;
@@ -175,6 +176,7 @@ Route::prefix('api')->group(function (): void {
             Route::put('cells', [TypedRowController::class, 'fill']);
             Route::get('rows.csv', [RowsFileController::class, 'ofRun']);
             Route::get('points', PointsController::class);
+            Route::get('near', NearRowsController::class);
             Route::get('span', SpanNumbersController::class);
             Route::get('ways', [WayController::class, 'index']);
             Route::post('ways', [WayController::class, 'store']);

@@ -31,9 +31,6 @@ final readonly class TimedRows
     /** Temperatures that differ by less than 0.005 °C are one: it moves a conductivity by less than 0.01 %, a pH by less than 0.0001. */
     private const CELSIUS_DECIMALS = 2;
 
-    /** More rows than these are not shown one by one. */
-    private const MOST_SHOWN = 2000;
-
     /**
      * @param  list<Column>  $columns
      * @param  array<int, list<float>>  $raw  cells by channel id
@@ -52,12 +49,6 @@ final readonly class TimedRows
         $run->loadMissing('channels.probe.bench', 'channels.calibration', 'channels.zero', 'channels.reworkings.calibration', 'setAsides');
 
         return DB::transaction(static fn (): self => self::read($run, $columns, $instead));
-    }
-
-    /** Of so many rows every so-manieth is shown. */
-    public static function shownStride(int $count): int
-    {
-        return max(1, intdiv($count + self::MOST_SHOWN - 1, self::MOST_SHOWN));
     }
 
     /** How many rows there are; a run that waits has none. */

@@ -7,6 +7,9 @@ const CELLAR = `t (h);T (°C)\n${Array.from({ length: 101 }, (_, i) => `${i};${(
 
 const figure = (page: Page) => page.getByRole('group', { name: /^Figure: arrow keys/ })
 
+/** A night of 5000 minutes, of which a figure draws some. */
+const NIGHT = `t (min);T (°C)\n${Array.from({ length: 5000 }, (_, i) => `${i};${(11 + 3 * Math.sin(i / 700)).toFixed(2)}`).join('\n')}\n`
+
 /** The numbers along x that are drawn, left to right. */
 const labels = async (page: Page): Promise<number[]> => {
   const texts = await figure(page)
@@ -22,16 +25,16 @@ const labels = async (page: Page): Promise<number[]> => {
   return texts.filter(({ bottom }) => lowest - bottom < 4).map(({ text }) => Number(text))
 }
 
-async function openCellar(page: Page) {
+async function openTyped(page: Page, title: string, text: string, rows: number, last: number) {
   const teacher = new Teacher(page)
   await teacher.signIn()
-  await teacher.beginTyped('How does the cellar keep the whey cool?')
-  await paste(page, CELLAR)
+  await teacher.beginTyped(title)
+  await paste(page, text)
   const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
-  await dialog.getByRole('button', { name: /^Take 101 rows/ }).click()
+  await dialog.getByRole('button', { name: new RegExp(`^Take ${rows} rows`) }).click()
   await expect(dialog).toBeHidden()
   await page.getByRole('link', { name: 'Go to Reason' }).click()
-  await expect.poll(() => labels(page)).toEqual([0, 20, 40, 60, 80, 100])
+  await expect.poll(async () => (await labels(page)).at(-1)).toBe(last)
   const box = await figure(page).boundingBox()
   if (box === null) throw new Error('There is no figure.')
   return {
@@ -41,7 +44,44 @@ async function openCellar(page: Page) {
   }
 }
 
+const openCellar = (page: Page) => openTyped(page, 'How does the cellar keep the whey cool?', CELLAR, 101, 100)
+
 test.describe('what is seen of a figure', () => {
+  test('is of a long run every row, once it is looked at closely', async ({ page }) => {
+    const { at } = await openTyped(page, 'How warm is the cellar by night?', NIGHT, 5000, 5000)
+    const picked = async () => Number(/row (\d+)/.exec((await figure(page).innerText()).replaceAll('\n', ' '))?.[1])
+    const next = async () => {
+      const before = await picked()
+      await page.keyboard.press('ArrowRight')
+      await expect.poll(picked).toBeGreaterThan(before)
+      return (await picked()) - before
+    }
+    await figure(page).focus()
+    await page.keyboard.press('ArrowRight')
+    await expect.poll(picked).toBe(1)
+    const far = Math.max(await next(), await next(), await next())
+    expect(far, 'Some of the rows are drawn.').toBeGreaterThan(1)
+    await page.keyboard.press('Escape')
+    const near = page.waitForResponse((answer) => answer.url().includes('/near?'))
+    await page.mouse.move(...at(0.5, 0.5))
+    for (let i = 0; i < 14; i++) await page.mouse.wheel(0, -100)
+    await near
+    await expect
+      .poll(async () => Math.max(...(await labels(page))) - Math.min(...(await labels(page))))
+      .toBeLessThan(300)
+    await page.mouse.move(...at(0.45, 0.3))
+    await page.mouse.down()
+    await page.mouse.move(...at(0.55, 0.3), { steps: 5 })
+    await page.mouse.up()
+    const words = figure(page).getByText(/points of those drawn/)
+    await expect(words).toBeVisible()
+    const [, from, to, count] = (
+      /(\d+(?:\.\d+)?) to (\d+(?:\.\d+)?) min · (\d+) points/.exec(await words.innerText()) ?? []
+    ).map(Number)
+    expect(count).toBe(Math.floor(to ?? 0) - Math.ceil(from ?? 0) + 1)
+    await look(page, 'view-night')
+  })
+
   test('comes nearer by wheel, is pulled by hand, and F leads back', async ({ page }) => {
     const { at } = await openCellar(page)
     await page.mouse.move(...at(0.5, 0.5))

@@ -12,6 +12,7 @@ use App\Notebook\NotebookRows;
 use App\Notebook\TimedRows;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
+use Welkion\Core\Notebook\Stretch;
 
 /** Readings of a run to set aside with a reason, or to use again. */
 final class SetAsideRequest extends FormRequest
@@ -43,7 +44,7 @@ final class SetAsideRequest extends FormRequest
     /**
      * @return list<int> as the rows of the run are counted
      *
-     * @throws Refusal If they are told by a column that is gone, or of a run whose rows are not typed.
+     * @throws Refusal If they are told by a column that is gone, or of a run whose readings are chosen one by one.
      */
     public function rows(Run $run): array
     {
@@ -52,7 +53,7 @@ final class SetAsideRequest extends FormRequest
         }
         $ids = array_values(array_unique($this->array('readings')));
         if ($run->isTimed()) {
-            return $this->timedRows($run, $ids);
+            return max(0, ...$ids) <= TimedRows::of($run, $run->experiment->columns)->count() ? $ids : throw self::gone();
         }
         if ($run->isTyped()) {
             return array_diff($ids, $run->rowOrder()->rows()) === [] ? $ids : throw self::gone();
@@ -66,45 +67,27 @@ final class SetAsideRequest extends FormRequest
     }
 
     /**
-     * Those of a long table that count and whose value of a column lies between two: a screen knows only some of them.
+     * Those of a long run that count and whose value of a column lies between two: a screen knows only some of them.
      *
      * @return list<int>
      */
     private function rowsWithin(Run $run): array
     {
-        $run->isTyped() || throw ValidationException::withMessages(['readings' => 'Choose the readings.']);
+        $run->isTyped() || $run->isTimed() || throw ValidationException::withMessages(['readings' => 'Choose the readings.']);
         $work = ExperimentWork::of(NotebookRows::of($run->experiment));
         $column = $work->rows->columns->find($this->integer('within.columnId')) ?? throw Refusal::columnGone();
         isset($work->worked->notebook->runs[$run->id]) || abort(404);
         $aside = $work->worked->data($run->id)->aside;
-        $values = $work->worked->column($column->symbol, $run->id)->cells->values ?? [];
-        $numbers = $run->rowOrder()->rows();
-        [$from, $to] = [$this->float('within.from'), $this->float('within.to')];
+        $places = Stretch::places($work->worked, $run->id, $column->symbol, $this->float('within.from'), $this->float('within.to'));
+        $numbers = $run->isTyped() ? $run->rowOrder()->rows() : null;
         $rows = [];
-        foreach ($values as $place => $value) {
-            if ($value >= $from && $value <= $to && ! isset($aside[$place])) {
-                $rows[] = $numbers[$place];
+        foreach ($places as $place) {
+            if (! isset($aside[$place])) {
+                $rows[] = $numbers[$place] ?? $place + 1;
             }
         }
 
         return $rows === [] ? throw ValidationException::withMessages(['within' => 'No row that counts lies there.']) : $rows;
-    }
-
-    /**
-     * Where not all are shown, one stands for those up to the next.
-     *
-     * @param  list<int>  $shown
-     * @return list<int>
-     */
-    private function timedRows(Run $run, array $shown): array
-    {
-        $count = TimedRows::of($run, $run->experiment->columns)->count();
-        if (max(0, ...$shown) > $count) {
-            throw self::gone();
-        }
-        $stride = TimedRows::shownStride($count);
-
-        return array_merge(...array_map(static fn (int $row): array => range($row, min($count, $row + $stride - 1)), $shown));
     }
 
     private static function gone(string $what = 'rows'): ValidationException

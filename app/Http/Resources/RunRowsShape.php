@@ -11,18 +11,21 @@ use App\Models\Run;
 use App\Models\RunChannel;
 use App\Notebook\ExperimentWork;
 use App\Notebook\RunRows;
-use App\Notebook\TimedRows;
 use App\Notebook\TypedRows;
 use App\Recording\RunAdvice;
 use App\Recording\RunBook;
 use App\Recording\TimedAdvice;
 use Welkion\Core\Notebook\RunData;
 use Welkion\Core\Notebook\WorkedColumn;
+use Welkion\Core\Series\Thinning;
 use Welkion\Core\Working\Outcome;
 
 /** The rows of a run, what is still to come, and what is to be said of it, in the shape of the HTTP API. */
 final class RunRowsShape
 {
+    /** More rows of a timed run are not told one by one. */
+    public const MOST_SHOWN = 2000;
+
     /**
      * @param  bool  $isWithSamples  whether a timed run tells its rows, not only what is said of it
      * @param  list<string>|null  $only  columns whose cells a long typed run tells; null: all
@@ -88,7 +91,7 @@ final class RunRowsShape
     }
 
     /**
-     * Of many rows no more than a table is ever read through: every second, every third ... of them.
+     * Of many rows no more than a table is ever read through.
      *
      * @param  array<string, WorkedColumn>  $columns
      * @return array<string, mixed>
@@ -97,21 +100,50 @@ final class RunRowsShape
     {
         $data = $work->worked->data($run->id);
         $warnings = TimedAdvice::warnings($run, $work->rows, $work->worked);
-        $stride = TimedRows::shownStride($data->rowCount);
-        $places = $data->rowCount === 0 || ! $isWithSamples ? [] : range(0, $data->rowCount - 1, $stride);
-
-        $cells = new CellsShape($columns, $work->rows->columns);
+        $places = $isWithSamples ? Thinning::places($data->rowCount, self::MOST_SHOWN) : [];
 
         return [
-            'remaining' => [], 'typed' => null, 'columns' => self::columns($columns), 'timed' => ['rowCount' => $data->rowCount, 'everyNth' => $stride, 'markers' => array_values($run->loadMissing('markers')->markers->map(
+            'remaining' => [], 'typed' => null, 'columns' => self::columns($columns), 'timed' => ['rowCount' => $data->rowCount, 'isThinned' => $data->rowCount > self::MOST_SHOWN, 'markers' => array_values($run->loadMissing('markers')->markers->map(
                 static fn (Marker $m): array => ['id' => $m->id, 'at' => $m->at, 'name' => $m->name],
             )->all())],
-            'rows' => array_map(static fn (int $place): array => [
-                'id' => $place + 1, 'number' => $place + 1, 'step' => null, 'cells' => (object) $cells->at($place), 'texts' => (object) [], 'wasSteady' => true,
-                'setAside' => $data->aside[$place] ?? null, 'takenAt' => $run->started_at->toIso8601ZuluString('millisecond'),
-            ], $places),
+            'rows' => self::samples($run, $data, new CellsShape($columns, $work->rows->columns), $places),
             'advice' => $warnings === [] ? null : ['warnings' => array_map(WorkedLineShape::warning(...), $warnings), 'refine' => null],
         ];
+    }
+
+    /**
+     * Rows at places of a long run, with the cells of some columns: what a figure draws of a stretch of it.
+     *
+     * @param  list<string>  $symbols
+     * @param  list<int>  $places
+     * @return list<array<string, mixed>>
+     */
+    public static function near(Run $run, ExperimentWork $work, array $symbols, array $places): array
+    {
+        $worked = [];
+        foreach ($symbols as $symbol) {
+            $worked[$symbol] = $work->worked->column($symbol, $run->id);
+        }
+        $data = $work->worked->data($run->id);
+        if ($run->isTyped()) {
+            return (new TypedRowsShape($run, $work))->at($places, $worked);
+        }
+
+        return self::samples($run, $data, new CellsShape($worked, $work->rows->columns), $places);
+    }
+
+    /**
+     * @param  list<int>  $places
+     * @return list<array<string, mixed>>
+     */
+    private static function samples(Run $run, RunData $data, CellsShape $cells, array $places): array
+    {
+        $takenAt = $run->started_at->toIso8601ZuluString('millisecond');
+
+        return array_map(static fn (int $place): array => [
+            'id' => $place + 1, 'number' => $place + 1, 'step' => null, 'cells' => (object) $cells->at($place), 'texts' => (object) [], 'wasSteady' => true,
+            'setAside' => $data->aside[$place] ?? null, 'takenAt' => $takenAt,
+        ], $places);
     }
 
     /** @return array<string, string> what is no number, and words, by symbol */

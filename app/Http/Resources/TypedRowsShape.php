@@ -75,6 +75,18 @@ final readonly class TypedRowsShape
         return $all;
     }
 
+    /**
+     * @param  list<int>  $places
+     * @param  array<string, WorkedColumn>  $worked  the columns whose cells are told, by symbol
+     * @return list<array<string, mixed>>
+     */
+    public function at(array $places, array $worked): array
+    {
+        $cells = new CellsShape($worked, $this->work->rows->columns, $this->typed->decimals());
+
+        return array_map(fn (int $place): array => $this->row($this->typed->rows[$place], $this->data, $place, $cells->at($place)), $places);
+    }
+
     /** @return array<string, mixed> all rows from a place on; of what is typed no more is read than is told */
     public function page(int $from, int $count): array
     {

@@ -1,5 +1,4 @@
 import type { EChartsType } from 'echarts/core'
-import type { AxisRange } from '../../lib/figure/axes'
 import type { Room } from '../../lib/figure/key'
 import { WHOLE, type DrawnAxes, type View } from '../../lib/figure/view'
 import type { Plot } from '../../lib/figure/viewGesture'
@@ -44,15 +43,15 @@ export class FigureCanvas {
   private frame: number | null = null
   private timer: ReturnType<typeof setTimeout> | null = null
   private freeAt = NEVER_DRAWN
-  private looked: ((x: AxisRange | null) => void) | null = null
+  private looked: ((view: View) => void) | null = null
   private whole: { of: Drawing; axes: DrawnAxes | null } | null = null
   private painted: DrawnAxes | null = null
   private readonly hand = new AbortController()
   readonly view = new FigureView(
     () => this.drawn(),
-    ({ x }) => {
+    (view) => {
       this.again()
-      this.looked?.(x)
+      this.looked?.(view)
     },
   )
 
@@ -125,8 +124,8 @@ export class FigureCanvas {
     this.freeAt = now + rest * (now - began)
   }
 
-  /** Called with what is seen of x whenever that is another stretch; null: all of it. */
-  onLook(listener: (x: AxisRange | null) => void): void {
+  /** Called with what is seen whenever that is something else. */
+  onLook(listener: (view: View) => void): void {
     this.looked = listener
   }
 

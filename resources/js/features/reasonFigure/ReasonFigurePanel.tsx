@@ -9,7 +9,7 @@ import { notebookFigure } from '../../lib/figure/notebookFigure'
 import { movePick, NOTHING, stretchSpan, type Selection } from '../../lib/figure/selection'
 import { columnHead } from '../../lib/notebook/labels'
 import { hasRows } from '../../lib/notebook/runs'
-import { download, FitView, NotebookFigure, PICTURE_ROOM, pictureOf, type FigureCanvas } from '../figure'
+import { download, FitView, NotebookFigure, PICTURE_ROOM, pictureOf, useLookedAt, type FigureCanvas } from '../figure'
 import { AxesCard } from './AxesCard'
 import { captionOf } from './caption'
 import { figureInput } from './figureInput'
@@ -18,6 +18,7 @@ import { FigureWords } from './FigureWords'
 import { NoFigure } from './NoFigure'
 import { RunsMenu } from './RunsMenu'
 import { SelectionMenu } from './SelectionMenu'
+import { useNear } from './useNear'
 import { useSpanGesture } from './useSpanGesture'
 
 interface ReasonFigurePanelProps {
@@ -54,12 +55,18 @@ export function ReasonFigurePanel({
     notebook,
     shown.filter((id) => id !== run.id),
   )
-  const input = useMemo(
-    () => figureInput({ notebook, figure, worked, run, rows, others, selection }),
-    [notebook, figure, worked, run, rows, others, selection],
-  )
   // What is selected is kept in the units of the columns, whatever unit an axis has.
   const along = useMemo(() => shownAlong(figure?.axis, figure?.x ?? ''), [figure])
+  const [seen, watch] = useLookedAt()
+  const looked = useMemo(
+    () => (seen.x === null ? null : { min: along.back(seen.x.min), max: along.back(seen.x.max) }),
+    [seen, along],
+  )
+  const near = useNear(notebook, figure, rows, others, looked)
+  const input = useMemo(
+    () => figureInput({ notebook, figure, worked, run, ...near, selection }),
+    [notebook, figure, worked, run, near, selection],
+  )
   const shownSelection = selectionInUnits(selection, along.to)
   const handleSelect = useCallback(
     (chosen: Selection) => {
@@ -68,9 +75,13 @@ export function ReasonFigurePanel({
     [onSelect, along],
   )
   const points = useMemo(() => (input === null ? [] : pickPoints(input)), [input])
-  const handleReady = useCallback((made: FigureCanvas | null) => {
-    setCanvas(made)
-  }, [])
+  const handleReady = useCallback(
+    (made: FigureCanvas | null) => {
+      setCanvas(made)
+      watch(made)
+    },
+    [watch],
+  )
   useSpanGesture(canvas, input?.panels.length ?? 0, points, handleSelect)
 
   function handleKeyDown(event: KeyboardEvent) {
@@ -194,7 +205,7 @@ export function ReasonFigurePanel({
           />
           <SelectionMenu
             notebook={notebook}
-            rows={rows}
+            rows={near.rows}
             points={points}
             x={input.x}
             ys={figure?.panels.flatMap((panel) => [...panel.y, ...panel.right]) ?? []}

@@ -35,7 +35,29 @@ export function RunsMenu({ runs, current, shown, onRun, onShow }: RunsMenuProps)
         {shown.length === 0 ? '' : ` + ${shown.length}`} ▾
       </button>
       {isOpen ? (
-        <ul className="panel absolute right-0 z-20 w-60 py-1 shadow-md">
+        <ul className="panel absolute right-0 z-20 max-h-96 w-60 overflow-y-auto py-1 shadow-md">
+          {runs.length < 2 ? null : (
+            <li className="flex gap-4 px-3 py-1">
+              <button
+                type="button"
+                className="word-button"
+                onClick={() => {
+                  onShow(runs.map(({ id }) => id).filter((id) => id !== current))
+                }}
+              >
+                all of them
+              </button>
+              <button
+                type="button"
+                className="word-button"
+                onClick={() => {
+                  onShow([])
+                }}
+              >
+                only this one
+              </button>
+            </li>
+          )}
           {runs.map((run) => (
             <li key={run.id} className="flex items-center gap-2 px-3 py-1">
               <button

@@ -3,6 +3,7 @@ import type { Column, Notebook, Row, RunRows } from '../../lib/api/types'
 import { pointsIn, type PickPoint, type Selection } from '../../lib/figure/selection'
 import { circled, countOf, fixed } from '../../lib/format'
 import { cellText, rowName, unitBehind } from '../../lib/notebook/labels'
+import { isThinned } from '../../lib/notebook/nearRows'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { WordSelect } from '../../ui/WordSelect'
 import type { FigureCanvas } from '../figure'
@@ -60,7 +61,7 @@ export function SelectionMenu({ notebook, rows, points, x, ys, selection, back, 
               span={selection}
               back={back}
               readings={pointsIn(points, selection.from, selection.to).flatMap(({ id }) => rowOf(id) ?? [])}
-              isThinned={rows.typed?.isThinned === true}
+              isThinned={isThinned(rows)}
               onSetAside={setAsking}
               onClear={onClear}
             />
@@ -83,7 +84,7 @@ export function SelectionMenu({ notebook, rows, points, x, ys, selection, back, 
           readings={asking}
           within={
             // Of a long run only some rows are known here.
-            selection.kind === 'span' && rows.typed?.isThinned === true
+            selection.kind === 'span' && isThinned(rows)
               ? { columnId: x.id, from: back(selection.from), to: back(selection.to) }
               : null
           }

@@ -26,7 +26,7 @@ export function captionOf(
       ? ''
       : `, ${counted(typed?.asideCount ?? aside.length)} set aside (hollow, ${asideWords(aside, notebook.columns)})`
   const beyondText = beyond === 0 ? '' : `, ${countOf(beyond, 'point')} beyond the axes`
-  const drawnText = typed?.isThinned === true ? ` (${counted(rows.length)} of them drawn)` : ''
+  const drawnText = (typed ?? timed)?.isThinned === true ? ` (${counted(rows.length)} of them drawn)` : ''
   const hurriedText = hurried === 0 ? '' : `, ${hurried} taken before steady`
   const what = figure === undefined ? 'Readings' : `${capital(drawn.join(', '))} against ${named(figure.x)}`
   const runs = [...others, run]

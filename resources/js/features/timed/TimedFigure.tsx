@@ -27,7 +27,7 @@ const NO_CHANNELS: never[] = []
 
 /** What is recorded against time as it comes in, with earlier runs faint behind it. */
 export function TimedFigure({ notebook, run, rows, others, live, newestS, onReady }: TimedFigureProps) {
-  const [seen, watch] = useLookedAt()
+  const [{ x: seen }, watch] = useLookedAt()
   const drawn = useMemo(() => timedPanels(notebook.columns, notebook.figures), [notebook.columns, notebook.figures])
   const symbols = useMemo(() => (drawn?.panels ?? []).flat().map(({ symbol }) => symbol), [drawn])
   const runs = useMemo(() => (run === null ? others : [...others, run]), [run, others])

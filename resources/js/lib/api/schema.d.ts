@@ -1304,6 +1304,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run}/near": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        /** The rows of a timed or typed run within a stretch of a column, as many as a figure draws */
+        get: operations["rowsNear"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run}/span": {
         parameters: {
             query?: never;
@@ -2612,7 +2631,8 @@ export interface components {
             /** @description of a timed run; its rows are thinned to what a table is read through */
             timed: {
                 rowCount: number;
-                everyNth: number;
+                /** @description whether it has more rows than are told */
+                isThinned: boolean;
                 markers: components["schemas"]["Marker"][];
             } | null;
             /** @description of a typed run; its rows are thinned to what a figure draws */
@@ -5613,6 +5633,46 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    rowsNear: {
+        parameters: {
+            query: {
+                /** @description symbol of the column the stretch lies along */
+                x: string;
+                /** @description symbols of the columns whose cells are told, parted by commas */
+                columns: string;
+                from: number;
+                to: number;
+            };
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the rows */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        from: number;
+                        to: number;
+                        /** @description whether more rows lie there than are told */
+                        isThinned: boolean;
+                        rows: components["schemas"]["Row"][];
+                    };
+                };
+            };
             401: components["responses"]["Problem"];
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
