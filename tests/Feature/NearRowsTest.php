@@ -24,8 +24,9 @@ final class NearRowsTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->actingAs($this->teacher());
-        $this->experiment = $this->experimentOf($this->teacher(), null, 'blank', 'How does the cellar keep the whey cool?');
+        $teacher = $this->teacher();
+        $this->actingAs($teacher);
+        $this->experiment = $this->experimentOf($teacher, null, 'blank', 'How does the cellar keep the whey cool?');
         foreach (['t' => 'h', 'T' => 'degC', 'w' => ''] as $symbol => $unit) {
             $this->ids[$symbol] = $this->postJson("{$this->path()}/columns", ['symbol' => $symbol, 'name' => $symbol, 'unit' => $unit, 'kind' => 'typed', 'isWords' => $symbol === 'w'])->assertCreated()->json('made');
         }
@@ -52,7 +53,7 @@ final class NearRowsTest extends TestCase
 
         $wide = $this->near(['x' => 'T', 'columns' => 't,T', 'from' => 8.5, 'to' => 13.9])->assertOk();
         self::assertTrue($wide->json('isThinned'));
-        self::assertSame(2000, count($wide->json('rows')));
+        self::assertThat(count($wide->json('rows')), self::logicalAnd(self::greaterThan(1990), self::lessThanOrEqual(2000)));
         foreach ($wide->json('rows.*.cells.T.value') as $value) {
             self::assertThat($value, self::logicalAnd(self::greaterThanOrEqual(8.5), self::lessThanOrEqual(13.9)));
         }
@@ -63,14 +64,14 @@ final class NearRowsTest extends TestCase
     {
         $asked = ['x' => 't', 'columns' => 't,T', 'from' => 0, 'to' => 9];
         foreach ([
-            [['x' => null], 'x', 'Say along which column the stretch lies.'],
-            [['columns' => null], 'columns', 'Say which columns are drawn.'],
-            [['columns' => 't,gone'], 'columns', 'There is no column of numbers "gone" in this experiment. There are: t, T.'],
-            [['columns' => 'w'], 'columns', 'There is no column of numbers "w" in this experiment. There are: t, T.'],
-            [['from' => 'here'], 'from', 'Say from where to where, in numbers.'],
-            [['to' => '1e999'], 'to', 'Say from where to where, in numbers.'],
-        ] as [$wrong, $field, $sentence]) {
-            $this->near($wrong + $asked)->assertUnprocessable()->assertJsonPath("errors.{$field}.0", $sentence);
+            [['x' => null], 'Say along which column the stretch lies.'],
+            [['columns' => null], 'Say which columns are drawn.'],
+            [['columns' => 't,gone'], 'There is no column of numbers "gone" in this experiment. There are: t, T.'],
+            [['columns' => 'w'], 'There is no column of numbers "w" in this experiment. There are: t, T.'],
+            [['from' => 'here'], 'Say from where to where, in numbers.'],
+            [['to' => '1e999'], 'Say from where to where, in numbers.'],
+        ] as [$wrong, $sentence]) {
+            $this->near($wrong + $asked)->assertUnprocessable()->assertJsonPath('detail', $sentence);
         }
         $this->deleteJson("/api/runs/{$this->run}")->assertOk();
         $this->near($asked)->assertNotFound();
