@@ -13,8 +13,9 @@ export interface PointerMoment {
   y: number
 }
 
-/** So much longer than a drawing took, the page is free for all else. */
+/** So much longer than a drawing took, the page is free for all else; less while a hand moves the figure and looks at nothing else. */
 const REST_SHARE = 2
+const REST_SHARE_MOVED = 0.25
 
 /** What is drawn, in the room there is, with what is seen of it. */
 export type Drawing = (room: Room, view: View) => FigureOption
@@ -43,6 +44,7 @@ export class FigureCanvas {
   private frame: number | null = null
   private timer: ReturnType<typeof setTimeout> | null = null
   private freeAt = NEVER_DRAWN
+  private rest = REST_SHARE
   private looked: ((view: View) => void) | null = null
   private whole: { of: Drawing; axes: DrawnAxes | null } | null = null
   private painted: DrawnAxes | null = null
@@ -50,7 +52,7 @@ export class FigureCanvas {
   readonly view = new FigureView(
     () => this.drawn(),
     (view) => {
-      this.again()
+      this.follow()
       this.looked?.(view)
     },
   )
@@ -78,6 +80,11 @@ export class FigureCanvas {
    */
   draw(option: Drawing, { isLarge = false, isAlongX = false }: DrawnHow = {}): void {
     this.wanted = { option, isLarge, isAlongX }
+    this.rest = REST_SHARE
+    this.whenFree()
+  }
+
+  private whenFree(): void {
     if (this.frame !== null || this.timer !== null) return
     if (this.freeAt === NEVER_DRAWN) {
       this.paint()
@@ -100,6 +107,15 @@ export class FigureCanvas {
     if (this.last !== null && this.wanted === null) this.draw(this.last.option, this.last)
   }
 
+  /** Draws at once what a hand moves, as often as this computer can: who moves it looks at nothing else. */
+  private follow(): void {
+    if (this.last === null) return
+    this.wanted ??= this.last
+    this.rest = REST_SHARE_MOVED
+    if (this.frame === null && this.timer === null && performance.now() >= this.freeAt) this.paint()
+    else this.whenFree()
+  }
+
   private paint(): void {
     if (this.wanted === null) return
     const { option, isLarge } = this.wanted
@@ -107,7 +123,7 @@ export class FigureCanvas {
     this.wanted = null
     const began = performance.now()
     // The first drawing is slow because all is new, and mostly empty: what it was made for must not wait for it.
-    const rest = this.freeAt === NEVER_DRAWN ? 0 : REST_SHARE
+    const rest = this.freeAt === NEVER_DRAWN ? 0 : this.rest
     const renderer = isLarge ? 'canvas' : 'svg'
     if (renderer !== this.renderer) {
       this.chart.dispose()

@@ -1,16 +1,27 @@
-import { useCallback, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { WHOLE, type View } from '../../lib/figure/view'
 import type { FigureCanvas } from './FigureCanvas'
-import { useSettled } from './useSettled'
 
-/** Readings of a stretch are asked for once a hand rests that long. */
+/** Readings of a stretch are asked for once a hand rests that long; until then nothing but the figure is drawn anew. */
 const RESTS_MS = 120
 
 /** What is seen of a figure once it rests, and what is to be called with the figure. */
 export function useLookedAt(): [View, (canvas: FigureCanvas | null) => void] {
   const [view, setView] = useState(WHOLE)
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
+  useEffect(
+    () => () => {
+      clearTimeout(timer.current)
+    },
+    [],
+  )
   const watch = useCallback((canvas: FigureCanvas | null) => {
-    canvas?.onLook(setView)
+    canvas?.onLook((seen) => {
+      clearTimeout(timer.current)
+      timer.current = setTimeout(() => {
+        setView(seen)
+      }, RESTS_MS)
+    })
   }, [])
-  return [useSettled(view, RESTS_MS), watch]
+  return [view, watch]
 }

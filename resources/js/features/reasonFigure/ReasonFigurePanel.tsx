@@ -75,6 +75,7 @@ export function ReasonFigurePanel({
     [onSelect, along],
   )
   const points = useMemo(() => (input === null ? [] : pickPoints(input)), [input])
+  const beyond = useMemo(() => (input === null ? 0 : beyondAxes(input)), [input])
   const handleReady = useCallback(
     (made: FigureCanvas | null) => {
       setCanvas(made)
@@ -112,7 +113,7 @@ export function ReasonFigurePanel({
     run,
     rows,
     others.map((other) => other.run),
-    input === null ? 0 : beyondAxes(input),
+    beyond,
   )
   const heads =
     input?.panels

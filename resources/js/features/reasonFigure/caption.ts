@@ -29,10 +29,7 @@ export function captionOf(
   const drawnText = (typed ?? timed)?.isThinned === true ? ` (${counted(rows.length)} of them drawn)` : ''
   const hurriedText = hurried === 0 ? '' : `, ${hurried} taken before steady`
   const what = figure === undefined ? 'Readings' : `${capital(drawn.join(', '))} against ${named(figure.x)}`
-  const runs = [...others, run]
-    .sort((a, b) => a.number - b.number)
-    .map(({ name }) => name.replace(/^Run /, 'run '))
-    .join(', ')
+  const runs = runNames([...others, run].sort((a, b) => a.number - b.number))
   return (
     `Figure 1. ${what}; ${runs}, ${countOf((timed ?? typed)?.rowCount ?? rows.length, (timed ?? typed) === null ? 'reading' : 'row')}${drawnText}${asideText}${hurriedText}${beyondText}.` +
     trustSentences.map((sentence) => ` ${sentence}`).join('')
@@ -40,6 +37,16 @@ export function captionOf(
 }
 
 const MOST_NAMED = 6
+
+/** Many that follow each other by their numbers are told by the first and the last. */
+function runNames(runs: readonly RunSummary[]): string {
+  const [first, last] = [runs[0], runs.at(-1)]
+  const isNumbered = runs.every(
+    ({ name, number }, i) => name === `Run ${number}` && number === (first?.number ?? 0) + i,
+  )
+  if (isNumbered && runs.length > 2) return `runs ${first?.number ?? ''} to ${last?.number ?? ''}`
+  return runs.map(({ name }) => name.replace(/^Run /, 'run ')).join(', ')
+}
 
 /** Each with its reason; where they are many, the reasons alone. */
 function asideWords(aside: readonly Row[], columns: readonly Column[]): string {

@@ -79,7 +79,14 @@ describe('what the figure of Reason draws', () => {
   it('begins a caption large where it begins with a word, and tells runs in their order', () => {
     const turned = figured('pH', [['V']])
     expect(captionOf(base, turned, run(3), runRows(3, ROWS.slice(0, 2)), [run(2), run(1)])).toBe(
-      'Figure 1. Volume of NaOH added V / mL against pH; run 1, run 2, run 3, 2 readings.',
+      'Figure 1. Volume of NaOH added V / mL against pH; runs 1 to 3, 2 readings.',
+    )
+    const named = { ...run(2), name: 'cold trial 2' }
+    expect(captionOf(base, turned, run(3), runRows(3, ROWS.slice(0, 2)), [named, run(1)])).toContain(
+      'run 1, cold trial 2, run 3, 2 readings',
+    )
+    expect(captionOf(base, turned, run(4), runRows(4, ROWS.slice(0, 2)), [run(2), run(1)])).toContain(
+      'run 1, run 2, run 4, 2 readings',
     )
     const strange = figured('V', [['pH', 'q']])
     expect(captionOf(base, strange, run(1), runRows(1, []))).toContain('pH, q against volume of NaOH')

@@ -97,15 +97,29 @@ export function interrupted(points: readonly Point[], step = 0): Point[] {
 /** What is drawn of a column of a run: its rows that count, or what can be seen of its samples. */
 export function drawnPoints(run: DrawnRun, x: Column, y: Column, words: readonly string[] | null): readonly Point[] {
   if (run.lines !== undefined) return run.lines[y.symbol] ?? []
-  const made = () => {
+  return ofRows(run.rows, [x, y], 'drawn', words, () => {
     const points = pointsOf(run.rows, x, y, words, false)
     return x.kind === 'time' ? interrupted(points) : points
-  }
-  if (words !== null) return made()
-  const known = pairsOf.get(run.rows) ?? new Map<string, Point[]>()
-  pairsOf.set(run.rows, known)
-  const pair = `${x.kind} ${x.symbol} ${y.kind} ${y.symbol}`
-  const points = known.get(pair) ?? made()
+  })
+}
+
+/** The points of a column of a run that are set aside. */
+export function asidePoints(run: DrawnRun, x: Column, y: Column, words: readonly string[] | null): readonly Point[] {
+  return ofRows(run.rows, [x, y], 'aside', words, () => pointsOf(run.rows, x, y, words, true))
+}
+
+function ofRows(
+  rows: readonly Row[],
+  [x, y]: readonly [Column, Column],
+  which: string,
+  words: readonly string[] | null,
+  make: () => Point[],
+): readonly Point[] {
+  if (words !== null) return make()
+  const known = pairsOf.get(rows) ?? new Map<string, Point[]>()
+  pairsOf.set(rows, known)
+  const pair = [which, x.kind, x.symbol, y.kind, y.symbol].join(' ')
+  const points = known.get(pair) ?? make()
   known.set(pair, points)
   return points
 }

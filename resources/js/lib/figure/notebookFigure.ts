@@ -1,12 +1,14 @@
 import type { EChartsOption as FigureOption } from 'echarts'
 import type { Column } from '../api/types'
 import { axisName, columnHead } from '../notebook/labels'
-import { axis, labelOf, niceRange, restRange, seenRange, tightRange, wishedRange, type DrawnRange } from './axes'
-import { axisIndexOf, drawnPoints, keyedRun, placesOf, wordsOf, type FigureInput } from './drawn'
+import { axis, labelOf, seenRange } from './axes'
+import { axisIndexOf, keyedRun, type FigureInput } from './drawn'
 import { runColour, shapeLetter, type Ink } from './ink'
 import { figureKey, USUAL_ROOM, type Room } from './key'
+import { columnsFor } from './seenPoints'
 import { markSeries, namesOf, nextSeries, pickedSeries, runSeries } from './series'
 import { WHOLE, type View } from './view'
+import { wholeX, wholeY } from './whole'
 
 const LEFT_PX = 70
 /** Width of one letter of a label, and what stands beside the labels: ticks and the name. */
@@ -28,14 +30,8 @@ export function notebookFigure(
   room: Room = USUAL_ROOM,
   view: View = WHOLE,
 ): FigureOption {
-  const { x, panels, runs, drawing, next = null, leastX = null, isTight = false } = input
-  const words = wordsOf(x, runs)
-  const xs = placesOf(input, words)
-  const usual = (values: Iterable<number>) => (isTight ? tightRange : niceRange)(values, leastX)
-  const allX: DrawnRange =
-    words === null
-      ? wishedRange(xs, drawing?.axis ?? null, usual)
-      : { min: -0.5, max: Math.max(0.5, words.length - 0.5), step: 1 }
+  const { x, panels, runs, drawing, next = null } = input
+  const { words, range: allX } = wholeX(input)
   const range = seenRange(allX, view.x)
   const gap = GAP_PERCENT * ink.scale
   const height = (100 - gap * (panels.length - 1)) / panels.length
@@ -51,6 +47,8 @@ export function notebookFigure(
   // All panels begin at one line, so the longest label of all counts.
   const left = Math.max(LEFT_PX, ...axes.map(({ letters }) => BESIDE_LABELS_PX + letters * LETTER_PX)) * ink.scale
   const width = room.width - left - rightPx
+  const lines = runs.length * panels.flat().length
+  const inColumns = columnsFor(lines, width)
   const key = figureKey(namesOf(input), ink, left, width)
   // What the key takes, as a part of all.
   const keyPart = Math.min(40, (100 * key.height) / Math.max(1, room.height))
@@ -95,7 +93,7 @@ export function notebookFigure(
             runSeries(
               run,
               y,
-              { place, panel, isRight: place >= columns.length, seen: range, width },
+              { place, panel, isRight: place >= columns.length, seen: range, columns: inColumns },
               input,
               words,
               ink,
@@ -125,17 +123,14 @@ function yAxis(
   view: View,
   isRight = false,
 ) {
-  const { x, runs, panels, drawing } = input
-  const wish = isRight ? drawing?.panels[panel]?.rightAxis : drawing?.panels[panel]?.axis
-  const values = columns.flatMap((y) => runs.flatMap((run) => drawnPoints(run, x, y, words).map(([, v]) => v)))
+  const { panels } = input
   const isSmall = panels.length > 1
   // A low panel has no room for words beside it.
   const names = columns.map(isSmall && panel > 0 ? columnHead : axisName)
   const isLow = isSmall && panel > 0
   const isLarge = ink.scale > 1
   const few = isLow && isLarge ? FEW_INTERVALS / 2 : isLow || isLarge ? FEW_INTERVALS : undefined
-  const isRecorded = x.kind === 'time' && columns.every(({ kind }) => kind === 'measured')
-  const all = wishedRange(values, wish ?? null, (of) => niceRange(of, isRecorded ? restRange(values) : null, few))
+  const { range: all, isEmpty } = wholeY(columns, panel, input, words, isRight, few)
   const range = seenRange(all, view.y[axisIndexOf(input, panel, isRight)] ?? null, few)
   const keyed = keyedRun(input, panel)
   const firstPlace = isRight ? (panels[panel]?.length ?? 0) : 0
@@ -157,7 +152,7 @@ function yAxis(
         fontSize: (isSmall ? 13 : 15) * ink.scale,
         ...(keyed === null ? {} : { rich }),
       },
-      axisLabel: values.length === 0 ? { show: false } : made.axisLabel,
+      axisLabel: isEmpty ? { show: false } : made.axisLabel,
       ...(isSmall ? { minorTick: { show: false }, minorSplitLine: { show: false } } : {}),
     },
   }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Point } from './drawn'
-import { seenPoints } from './seenPoints'
+import { columnsFor, seenPoints } from './seenPoints'
 
 const line = (count: number, y: (i: number) => number): Point[] => Array.from({ length: count }, (_, i) => [i, y(i)])
 
@@ -34,6 +34,13 @@ describe('the points that are seen', () => {
     const places = seen.map(([x]) => x)
     expect(places).toEqual([...places].sort((a, b) => a - b))
     expect(new Set(places).size).toBe(places.length)
+  })
+
+  it('are drawn in a column for each px, of many lines in fewer', () => {
+    expect([columnsFor(1, 690.4), columnsFor(8, 690), columnsFor(20, 690), columnsFor(100, 690)]).toEqual([
+      690, 375, 150, 150,
+    ])
+    expect([columnsFor(0, 690), columnsFor(20, 100), columnsFor(1, -3)]).toEqual([690, 100, 1])
   })
 
   it('keep the gaps of a line', () => {

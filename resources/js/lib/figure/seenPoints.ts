@@ -1,20 +1,20 @@
 import type { AxisRange } from './axes'
 import type { Point } from './drawn'
 
-/** So many points a px of width are drawn as they are. */
-const MOST_A_PX = 4
+/** So many points a column are drawn as they are. */
+const MOST_IN_ONE = 4
+/** So many points a figure draws at the pace of a hand, and no line is drawn in fewer columns than these. */
+const MOST_IN_ALL = 12_000
+const FEWEST_COLUMNS = 150
 
 /**
- * The points of a line, in the order of x, that can be seen of it: those within a range and their neighbours, and of more than a
- * screen shows the first, lowest, highest and last in each px.
- *
- * @param width of the range, in px
+ * The points of a line, in the order of x, that can be seen of it: those within a range and their neighbours, and of more than can
+ * be told apart the first, lowest, highest and last in each column.
  */
-export function seenPoints(points: readonly Point[], { min, max }: AxisRange, width: number): readonly Point[] {
+export function seenPoints(points: readonly Point[], { min, max }: AxisRange, columns: number): readonly Point[] {
   const from = Math.max(0, firstFrom(points, min) - 1)
   const to = Math.min(points.length, firstFrom(points, max, true) + 1)
-  const columns = Math.max(1, Math.round(width))
-  if (to - from <= MOST_A_PX * columns) return to - from === points.length ? points : points.slice(from, to)
+  if (to - from <= MOST_IN_ONE * columns) return to - from === points.length ? points : points.slice(from, to)
   const drawn: Point[] = []
   let column = -Infinity
   let [first, low, high, last] = [from, from, from, from]
@@ -40,6 +40,12 @@ export function seenPoints(points: readonly Point[], { min, max }: AxisRange, wi
   }
   close()
   return drawn
+}
+
+/** In how many columns each of some lines is drawn: one for each px where they are few. */
+export function columnsFor(lines: number, widthPx: number): number {
+  const most = MOST_IN_ALL / (MOST_IN_ONE * Math.max(1, lines))
+  return Math.max(1, Math.round(Math.min(widthPx, Math.max(FEWEST_COLUMNS, most))))
 }
 
 /** The place of the first point at an x or behind it; `isBehind`: behind it. */

@@ -2,13 +2,13 @@ import type { Column } from '../api/types'
 import { stepText } from '../notebook/labels'
 import type { AxisRange } from './axes'
 import {
+  asidePoints,
   axisIndexOf,
   barsOf,
   drawnPoints,
   keyedRun,
   pickPoints,
   placeable,
-  pointsOf,
   type DrawnRun,
   type FigureInput,
   type Point,
@@ -24,15 +24,15 @@ export interface Placing {
   place: number
   panel: number
   isRight: boolean
-  /** What is seen of x, and how wide it is drawn, in px. */
+  /** What is seen of x, and in how many columns. */
   seen: AxisRange
-  width: number
+  columns: number
 }
 
 export function runSeries(
   run: DrawnRun,
   y: Column,
-  { place, panel, isRight, seen, width }: Placing,
+  { place, panel, isRight, seen, columns }: Placing,
   input: FigureInput,
   words: string[] | null,
   ink: Ink,
@@ -51,8 +51,10 @@ export function runSeries(
   const shape = isFaint ? runShape(run.number + 1) : runShape(run.number + place)
   const label = nameOf(run, y, panel, input)
   const placing = { xAxisIndex: panel, yAxisIndex: axisIndexOf(input, panel, isRight) }
-  const data = seenPoints(placeable(drawnPoints(run, x, y, words), input, panel, isRight), seen, width)
+  const data = seenPoints(placeable(drawnPoints(run, x, y, words), input, panel, isRight), seen, columns)
   const isApart = drawing?.points === 'apart'
+  const aside = isFaint ? [] : asidePoints(run, x, y, words)
+  const isPlain = !isApart && (run.lines !== undefined || data.length > MOST_WITH_SHAPES)
   return [
     ...(drawing?.hasBars === true && run.lines === undefined && !isFaint
       ? [barSeries(placeable(barsOf(run.rows, x, y, words), input, panel, isRight), placing, colour, ink)]
@@ -61,8 +63,8 @@ export function runSeries(
       name: label === '' ? run.name : label,
       type: 'line' as const,
       ...placing,
-      data,
-      symbol: !isApart && (run.lines !== undefined || data.length > MOST_WITH_SHAPES) ? 'none' : shape,
+      ...(isPlain ? plainLine(data) : { data, showSymbol: true }),
+      symbol: isPlain ? 'none' : shape,
       symbolSize: panel === 0 ? 9 : 6,
       showAllSymbol: true,
       itemStyle: isFaint ? { color: ink.paper, borderColor: ink.faint, borderWidth: 1.5 } : { color: colour },
@@ -73,25 +75,34 @@ export function runSeries(
       },
       silent: true,
     },
-    {
-      name: 'set aside',
-      type: 'scatter' as const,
-      ...placing,
-      data: isFaint ? [] : pointsOf(run.rows, x, y, words, true),
-      symbol: STRUCK,
-      symbolSize: 14,
-      itemStyle: { color: ink.quiet },
-      label: {
-        show: true,
-        position: 'bottom' as const,
-        formatter: 'set aside',
-        color: ink.quiet,
-        fontFamily: ink.sans,
-        fontSize: 13 * ink.scale,
-      },
-      silent: true,
-    },
+    ...(aside.length === 0
+      ? []
+      : [
+          {
+            name: 'set aside',
+            type: 'scatter' as const,
+            ...placing,
+            data: aside,
+            symbol: STRUCK,
+            symbolSize: 14,
+            itemStyle: { color: ink.quiet },
+            label: {
+              show: true,
+              position: 'bottom' as const,
+              formatter: 'set aside',
+              color: ink.quiet,
+              fontFamily: ink.sans,
+              fontSize: 13 * ink.scale,
+            },
+            silent: true,
+          },
+        ]),
   ]
+}
+
+/** Points of a line without shapes, packed: of points one by one a copy of each is made with every drawing. */
+function plainLine(data: readonly Point[]) {
+  return { data: Float64Array.from(data.flat()), dimensions: ['x', 'y'], showSymbol: false }
 }
 
 /** The ± of points: upright, with a stroke across each end. */
