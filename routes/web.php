@@ -26,6 +26,7 @@ use App\Http\Controllers\ReadingController;
 use App\Http\Controllers\ReworkingController;
 use App\Http\Controllers\RowsFileController;
 use App\Http\Controllers\RunController;
+use App\Http\Controllers\RunsTableController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SignInController;
@@ -120,6 +121,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('copy', [ExperimentController::class, 'copy']);
             Route::post('protocol', [ProtocolController::class, 'of']);
             Route::get('worked', [ExperimentController::class, 'worked']);
+            Route::get('runs-table', RunsTableController::class);
             Route::post('undo', [HistoryController::class, 'undo']);
             Route::post('redo', [HistoryController::class, 'redo']);
             Route::get('history', [HistoryController::class, 'index']);
@@ -153,6 +155,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('files/{file}/take', [TableFileController::class, 'take']);
             Route::get('rows.csv', [RowsFileController::class, 'together']);
             Route::get('rows.zip', [RowsFileController::class, 'apart']);
+            Route::get('runs-table.csv', [RowsFileController::class, 'ofRuns']);
         });
 
         Route::prefix('runs/{run}')->can('use', 'run')->scopeBindings()->group(function (): void {

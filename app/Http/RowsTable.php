@@ -13,6 +13,8 @@ use App\Notebook\RunRows;
 use Illuminate\Support\Str;
 use Welkion\Core\Notebook\ColumnKind;
 use Welkion\Core\Notebook\RunData;
+use Welkion\Core\Notebook\RunsTable;
+use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Units\Unit;
 
 /** The rows of a run as they leave in a file: a head and cells, with the ± of what has one. */
@@ -22,6 +24,8 @@ final readonly class RowsTable
     private const DIGITS = 9;
 
     private const ASIDE = 'Set aside because';
+
+    private const NAMED = ['Run', 'Name of the run', 'Condition', 'Trial'];
 
     /**
      * @param  list<string>  $header
@@ -125,12 +129,42 @@ final readonly class RowsTable
             $run = $runs[$i];
             foreach ($table->rows as $row) {
                 $named = array_combine($table->header, $row);
-                $rows[] = [(float) $run->number, $run->title(), $run->condition ?? '', $run->trial === null ? null : (float) $run->trial,
-                    ...array_map(static fn (string $name): float|string|null => $named[$name] ?? null, $header)];
+                $rows[] = [...self::named($run), ...array_map(static fn (string $name): float|string|null => $named[$name] ?? null, $header)];
             }
         }
 
-        return new self(['Run', 'Name of the run', 'Condition', 'Trial', ...$header], $rows);
+        return new self([...self::NAMED, ...$header], $rows);
+    }
+
+    /**
+     * The runs table: one row a run, with the ± of what has one.
+     *
+     * @param  list<Run>  $runs
+     */
+    public static function ofRuns(ExperimentWork $work, array $runs): self
+    {
+        $table = new RunsTable($work->worked);
+        [$header, $cells] = [[], []];
+        foreach ($table->units() as $symbol => $unit) {
+            $values = array_map(static fn (Run $run): ?Measured => $table->value($symbol, $run->id)?->in($unit), $runs);
+            $head = $symbol.($unit->symbol === '' ? '' : " ({$unit->symbol})");
+            $header[] = $head;
+            $cells[] = array_map(static fn (?Measured $m): ?float => $m === null ? null : self::rounded($m->value), $values);
+            if (array_filter($values, static fn (?Measured $m): bool => $m !== null && $m->uncertainty > 0.0) !== []) {
+                $header[] = "Uncertainty of {$head}";
+                $cells[] = array_map(static fn (?Measured $m): ?float => $m === null ? null : self::rounded($m->uncertainty), $values);
+            }
+        }
+        $aside = array_map(static fn (Run $run): string => (string) $run->aside, $runs);
+        $rows = self::rows(count($runs), [...$cells, $aside]);
+
+        return new self([...self::NAMED, ...$header, self::ASIDE], array_map(static fn (Run $run, array $row): array => [...self::named($run), ...$row], $runs, $rows));
+    }
+
+    /** @return list<float|string|null> as NAMED heads them */
+    private static function named(Run $run): array
+    {
+        return [(float) $run->number, $run->title(), $run->condition ?? '', $run->trial === null ? null : (float) $run->trial];
     }
 
     /** What the file of a run is called, or that of one column of it. */

@@ -26,6 +26,7 @@ use Welkion\Core\Notebook\TimedPlan;
  * @property int $number
  * @property string $name
  * @property string|null $condition
+ * @property string|null $aside  why it does not count among the runs
  * @property int|null $trial
  * @property float|null $place
  * @property array<string, mixed>|null $plan

@@ -8,6 +8,7 @@ use App\Models\Experiment;
 use App\Models\Figure;
 use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Notebook\FigureDrawing;
+use Welkion\Core\Notebook\RunsTable;
 use Welkion\Core\Units\Unit;
 
 /** Adds, changes and removes figures. */
@@ -59,7 +60,9 @@ final readonly class FigureBook
     private static function drawn(Experiment $experiment, array $options): array
     {
         $drawing = FigureDrawing::fromArray($options);
-        $drawing->check(array_map(Unit::ofHeader(...), $experiment->columns()->pluck('unit', 'symbol')->all()));
+        $units = array_map(Unit::ofHeader(...), $experiment->columns()->pluck('unit', 'symbol')->all());
+        // What is no column of the rows may be one of the runs; the two are never drawn together.
+        $drawing->check(isset($units[$drawing->x]) ? $units : (new RunsTable(ExperimentWork::of(NotebookRows::of($experiment))->worked))->units());
 
         return $drawing->toArray();
     }

@@ -120,13 +120,17 @@ final readonly class RunBook
         });
     }
 
-    /** @param  array<string, mixed>  $attributes  name, condition, trial */
+    /** @param  array<string, mixed>  $attributes  name, condition, trial; aside: why it does not count among the runs */
     public function describe(Run $run, array $attributes, Sender $sender): void
     {
         $this->journal->change($run->experiment, $sender, function (Draft $draft) use ($run, $attributes): string {
             $draft->update($run->refresh(), $attributes);
 
-            return "Described {$run->title()}";
+            return match (true) {
+                ! array_key_exists('aside', $attributes) => "Described {$run->title()}",
+                $run->aside === null => "{$run->title()} counts among the runs again",
+                default => "Set {$run->title()} aside: {$run->aside}",
+            };
         });
     }
 

@@ -22,6 +22,7 @@ return new class extends Migration
             $table->string('name', 120)->default('');
             $table->string('condition', 120)->nullable();
             $table->unsignedSmallInteger('trial')->nullable();
+            $table->string('aside', 200)->nullable()->comment('why it does not count among the runs');
             $table->json('plan')->nullable()->comment('{ranges: [{from, to, step}]} or {steps: [...]}');
             $table->string('state', 12)->default('open')->comment('open or finished');
             $table->unsignedInteger('data_revision')->default(0)->comment('another one whenever its rows are others');

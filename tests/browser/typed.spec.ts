@@ -194,6 +194,7 @@ test.describe('numbers from files and pasted texts', () => {
     await expect(page.getByText('Other runs:')).toBeVisible()
     await page.getByRole('link', { name: 'Go to Reason' }).click()
     await page.getByRole('button', { name: 'Runs', exact: true }).click()
+    await page.getByRole('button', { name: 'every run' }).click()
     await expect(page.getByLabel('Condition of half strength trial 2')).toHaveValue('half strength')
     await look(page, 'file-runs')
   })

@@ -15,7 +15,7 @@ use Illuminate\Http\Response;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Welkion\Core\Formats\CsvWriter;
 
-/** Rows as files for a spreadsheet: of one run or one column of it, of all runs in one file, or a file for each. */
+/** Rows as files for a spreadsheet: of one run or one column of it, of all runs in one file, or a file for each; and the table of the runs. */
 final class RowsFileController
 {
     public function ofRun(ExportRequest $request, Run $run): Response
@@ -49,6 +49,14 @@ final class RowsFileController
 
         return (new BinaryFileResponse($path, 200, ['Content-Type' => 'application/zip']))
             ->setContentDisposition('attachment', RowsTable::nameOf($experiment->title).'-runs.zip')->deleteFileAfterSend();
+    }
+
+    /** The runs table. */
+    public function ofRuns(ExportRequest $request, Experiment $experiment): Response
+    {
+        [$work, $runs] = self::runs($experiment);
+
+        return self::file(self::csv(RowsTable::ofRuns($work, $runs), $request), RowsTable::nameOf($experiment->title).'-runs.csv');
     }
 
     /**

@@ -34,6 +34,7 @@ final class RunRequest extends FormRequest
             'name' => ['sometimes', 'nullable', 'string', 'max:120'],
             'condition' => ['sometimes', 'nullable', 'string', 'max:120'],
             'trial' => ['sometimes', 'nullable', 'integer:strict', 'between:1,1000'],
+            'aside' => ['sometimes', 'nullable', 'string', 'min:3', 'max:200'],
             'before' => ['sometimes', 'nullable', 'integer:strict', 'between:1,'.PHP_INT_MAX],
             'refine' => ['sometimes', 'array:from,to,step'],
             'refine.from' => ['required_with:refine', 'numeric'],
@@ -45,7 +46,7 @@ final class RunRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['kind.*' => 'Only a typed run is begun by its kind; other runs are as they are planned.', 'benchId.*' => 'Choose a bench.', 'refine.*' => 'A finer part of the plan needs a first value, a last value and a step.'] + PlanRules::MESSAGES;
+        return ['kind.*' => 'Only a typed run is begun by its kind; other runs are as they are planned.', 'benchId.*' => 'Choose a bench.', 'aside.max' => 'Say why in at most 200 letters.', 'aside.*' => 'Say why in a few words, so that a reader can judge.', 'refine.*' => 'A finer part of the plan needs a first value, a last value and a step.'] + PlanRules::MESSAGES;
     }
 
     public function bench(): ?Bench
@@ -59,7 +60,7 @@ final class RunRequest extends FormRequest
     public function described(): array
     {
         $described = [];
-        foreach (['name' => '', 'condition' => null] as $name => $none) {
+        foreach (['name' => '', 'condition' => null, 'aside' => null] as $name => $none) {
             if ($this->has($name)) {
                 $described[$name] = $this->filled($name) ? $this->string($name)->trim()->toString() : $none;
             }

@@ -73,7 +73,7 @@ final readonly class NotebookShapes
     public function run(Run $run): array
     {
         return [
-            'id' => $run->id, 'number' => $run->number, 'position' => $run->place(), 'name' => $run->title(), 'ownName' => $run->name, 'condition' => $run->condition, 'trial' => $run->trial, 'kind' => $run->kind,
+            'id' => $run->id, 'number' => $run->number, 'position' => $run->place(), 'name' => $run->title(), 'ownName' => $run->name, 'condition' => $run->condition, 'trial' => $run->trial, 'aside' => $run->aside, 'kind' => $run->kind,
             'state' => $run->state, 'bench' => self::bench($run->bench), 'beside' => self::bench($run->beside),
             'startedAt' => $run->started_at->toIso8601ZuluString(), 'finishedAt' => $run->finished_at?->toIso8601ZuluString(),
             'readingCount' => $run->isTyped() ? $run->rowOrder()->count() : (int) ($run->readings_count ?? 0), 'timed' => $run->isTimed() ? self::timed($run) : null,

@@ -44,9 +44,9 @@ final class Keys
         $runs = $run === null ? $line->runs ?? array_keys($this->notebook->runs) : [$run];
         $uses = [];
         foreach ($this->graph->uses[$line->symbol] as $used) {
-            $hasRows = isset($this->notebook->columns[$used]) || ($run === null && $this->notebook->isPerRun($used));
-            foreach ($hasRows ? $runs : [$run] as $of) {
-                $uses[] = [$used, $of, $this->of($used, $of)];
+            $isOfRuns = $run === null && $this->notebook->isPerRun($used);
+            foreach ($isOfRuns || isset($this->notebook->columns[$used]) ? $runs : [$run] as $of) {
+                $uses[] = [$used, $of, $isOfRuns && ($this->notebook->runs[$of] ?? null)?->aside !== null ? 'set aside' : $this->of($used, $of)];
             }
         }
         $span = $line->span;

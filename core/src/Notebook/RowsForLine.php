@@ -134,13 +134,16 @@ final class RowsForLine
     /**
      * @param  array<string, string>  $uses
      * @param  list<int>  $runs
-     * @return array<string, ColumnInput> one row for each run that has all values
+     * @return array<string, ColumnInput> one row for each run that counts and has all values
      */
     private function ofRuns(array $uses, array $runs): array
     {
         $table = new RunsTable($this->worked);
         $rows = [];
         foreach ($runs as $run) {
+            if ($this->worked->notebook->runs[$run]->aside !== null) {
+                continue;
+            }
             $values = array_filter(array_map(static fn (string $symbol): ?Measured => $table->value($symbol, $run), $uses), static fn (?Measured $m): bool => $m !== null);
             if (count($values) === count($uses)) {
                 $rows[] = $values;

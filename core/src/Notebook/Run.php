@@ -11,6 +11,7 @@ final readonly class Run
      * @param  string  $revision  another one whenever its rows are others
      * @param  \Closure(): RunData  $data  read when something is worked out from it
      * @param  array<string, string>  $revisions  by symbol, of columns whose cells change by themselves; of the others the whole run's counts
+     * @param  string|null  $aside  why it does not count among the runs; null: it does
      */
     public function __construct(
         public int $id,
@@ -21,6 +22,7 @@ final readonly class Run
         public string $revision,
         public \Closure $data,
         private array $revisions = [],
+        public ?string $aside = null,
     ) {
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Welkion\Core\Notebook;
 
 use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Units\Unit;
 
 /** One row a run: its entries and the results of the lines that are worked out for each run. */
 final readonly class RunsTable
@@ -24,6 +25,21 @@ final readonly class RunsTable
         ];
     }
 
+    /** @return array<string, Unit> of its columns that have a value, by symbol: that of the first run that has one */
+    public function units(): array
+    {
+        $units = [];
+        foreach ($this->symbols() as $symbol) {
+            $entry = $this->worked->notebook->entries[$symbol] ?? null;
+            foreach ($entry === null ? $this->worked->notebook->runs : [] as $run) {
+                $units[$symbol] ??= $this->value($symbol, $run->id)?->unit;
+            }
+            $units[$symbol] ??= $entry?->unit;
+        }
+
+        return array_filter($units);
+    }
+
     public function value(string $symbol, int $run): ?Measured
     {
         $entry = $this->worked->notebook->entries[$symbol] ?? null;
@@ -32,7 +48,7 @@ final readonly class RunsTable
     }
 
     /**
-     * A column grouped by condition, in the order conditions first come; runs without a value do not count.
+     * A column grouped by condition, in the order conditions first come; runs without a value, or set aside, do not count.
      *
      * @param  list<int>|null  $runs  which of them; null: all
      * @return list<Grouping>
@@ -42,7 +58,7 @@ final readonly class RunsTable
         $values = [];
         $unit = null;
         foreach ($this->worked->notebook->runs as $run) {
-            $value = $runs === null || in_array($run->id, $runs, true) ? $this->value($symbol, $run->id) : null;
+            $value = $run->aside === null && ($runs === null || in_array($run->id, $runs, true)) ? $this->value($symbol, $run->id) : null;
             if ($value !== null) {
                 $unit ??= $value->unit;
                 $values[$run->condition ?? ''][] = $value->in($unit)->value;

@@ -132,6 +132,7 @@ export function run(id: number, change: Partial<RunSummary> = {}): RunSummary {
     ownName: '',
     condition: null,
     trial: null,
+    aside: null,
     kind: 'stepwise',
     state: 'finished',
     bench: { id: 1, name: 'Alder' },

@@ -1,6 +1,6 @@
 export { useChange, type Sending } from './useChange'
 export { useExperimentChange } from './useExperimentChange'
-export { useNotebook, useNotebookQuery, useRunRows, useWorked } from './useNotebook'
+export { useNotebook, useNotebookQuery, useRunRows, useRunsTable, useWorked } from './useNotebook'
 export { useNotebookNews } from './useNotebookNews'
 export {
   useBeginRun,

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query'
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useOutletContext } from 'react-router'
 import { answerOf, api } from '../../lib/api/client'
 import type { Notebook } from '../../lib/api/types'
@@ -22,6 +22,19 @@ export function useWorked(experimentId: number) {
     queryFn: () =>
       answerOf(api.GET('/api/experiments/{experiment}/worked', { params: { path: { experiment: experimentId } } })),
     staleTime: 60_000,
+  })
+}
+
+/** One row a run, with each column by condition, as it is at this revision. */
+export function useRunsTable(experimentId: number, revision: number, isWanted = true) {
+  return useQuery({
+    queryKey: ['runs-table', experimentId, revision],
+    queryFn: () =>
+      answerOf(api.GET('/api/experiments/{experiment}/runs-table', { params: { path: { experiment: experimentId } } })),
+    enabled: isWanted,
+    staleTime: Infinity,
+    // Until the next one has come the last one stays.
+    placeholderData: keepPreviousData,
   })
 }
 

@@ -31,7 +31,9 @@ export function useRunActions(runId: number, experimentId: number) {
       api.POST('/api/runs/{run}/readings', { params: { path, header }, body }),
     ),
     change: useChange<
-      { plan: Plan | TimedPlan } | { refine: PlanRange } | { name?: string; condition?: string; trial?: number | null }
+      | { plan: Plan | TimedPlan }
+      | { refine: PlanRange }
+      | { name?: string; condition?: string; trial?: number | null; aside?: string | null }
     >(experimentId, (body, header) => api.PATCH('/api/runs/{run}', { params: { path, header }, body })),
     finish: useChange(experimentId, (_, header) => api.POST('/api/runs/{run}/finish', { params: { path, header } })),
     reopen: useChange(experimentId, (_, header) => api.POST('/api/runs/{run}/reopen', { params: { path, header } })),

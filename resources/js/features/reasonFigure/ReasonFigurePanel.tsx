@@ -9,6 +9,7 @@ import { notebookFigure } from '../../lib/figure/notebookFigure'
 import { movePick, NOTHING, stretchSpan, type Selection } from '../../lib/figure/selection'
 import { columnHead } from '../../lib/notebook/labels'
 import { hasRows } from '../../lib/notebook/runs'
+import { useRunsTable } from '../notebook'
 import { download, FitView, NotebookFigure, PICTURE_ROOM, pictureOf, useLookedAt, type FigureCanvas } from '../figure'
 import { AxesCard } from './AxesCard'
 import { captionOf } from './caption'
@@ -16,6 +17,8 @@ import { figureInput } from './figureInput'
 import { FigureTitle } from './FigureTitle'
 import { FigureWords } from './FigureWords'
 import { NoFigure } from './NoFigure'
+import { RunMenu } from './RunMenu'
+import { isOfRuns, runsCaption, runsColumns, runsInput } from './runsInput'
 import { RunsMenu } from './RunsMenu'
 import { SelectionMenu } from './SelectionMenu'
 import { useNear } from './useNear'
@@ -26,7 +29,7 @@ interface ReasonFigurePanelProps {
   worked: readonly WorkedLine[]
   run: RunSummary
   rows: RunRows
-  /** Whether the figure that was made last is shown at first. */
+  /** Whether the figure that was made last is to be shown. */
   isNewestFirst?: boolean
   selection: Selection
   onSelect: (selection: Selection) => void
@@ -48,6 +51,11 @@ export function ReasonFigurePanel({
 }: ReasonFigurePanelProps) {
   const [canvas, setCanvas] = useState<FigureCanvas | null>(null)
   const [place, setPlace] = useState(isNewestFirst ? Infinity : 0)
+  const [wasNewest, setWasNewest] = useState(isNewestFirst)
+  if (wasNewest !== isNewestFirst) {
+    setWasNewest(isNewestFirst)
+    if (isNewestFirst) setPlace(Infinity)
+  }
   const [areAxesShown, setAreAxesShown] = useState(false)
   const [shown, setShown] = useState<number[]>([])
   const figure = notebook.figures[place] ?? notebook.figures.at(-1)
@@ -63,16 +71,28 @@ export function ReasonFigurePanel({
     [seen, along],
   )
   const near = useNear(notebook, figure, rows, others, looked)
+  const isRuns = isOfRuns(notebook, figure)
+  const table = useRunsTable(notebook.id, notebook.revision, isRuns).data
   const input = useMemo(
-    () => figureInput({ notebook, figure, worked, run, ...near, selection }),
-    [notebook, figure, worked, run, near, selection],
+    () =>
+      !isRuns || figure === undefined
+        ? figureInput({ notebook, figure, worked, run, ...near, selection })
+        : table === undefined
+          ? null
+          : runsInput(notebook, figure, worked, table, selection),
+    [isRuns, table, notebook, figure, worked, run, near, selection],
+  )
+  const drawnFrom = useMemo(
+    () => (isRuns && table !== undefined ? { ...notebook, columns: runsColumns(table) } : notebook),
+    [isRuns, table, notebook],
   )
   const shownSelection = selectionInUnits(selection, along.to)
   const handleSelect = useCallback(
     (chosen: Selection) => {
-      onSelect(selectionInUnits(chosen, along.back))
+      // Of a figure of the runs single ones are picked.
+      if (!isRuns || chosen.kind !== 'span') onSelect(selectionInUnits(chosen, along.back))
     },
-    [onSelect, along],
+    [onSelect, along, isRuns],
   )
   const points = useMemo(() => (input === null ? [] : pickPoints(input)), [input])
   const beyond = useMemo(() => (input === null ? 0 : beyondAxes(input)), [input])
@@ -98,7 +118,10 @@ export function ReasonFigurePanel({
   }
 
   async function handlePicture(kind: 'png' | 'svg') {
-    const plain = figureInput({ notebook, figure, worked, run, rows, others })
+    const plain =
+      isRuns && figure !== undefined && table !== undefined
+        ? runsInput(notebook, figure, worked, table)
+        : figureInput({ notebook, figure, worked, run, rows, others })
     if (plain === null) return
     const ink = paperInk()
     download(
@@ -107,14 +130,17 @@ export function ReasonFigurePanel({
     )
   }
 
-  const caption = captionOf(
-    notebook,
-    figure,
-    run,
-    rows,
-    others.map((other) => other.run),
-    beyond,
-  )
+  const caption =
+    isRuns && figure !== undefined && table !== undefined
+      ? runsCaption(notebook, figure, table)
+      : captionOf(
+          notebook,
+          figure,
+          run,
+          rows,
+          others.map((other) => other.run),
+          beyond,
+        )
   const heads =
     input?.panels
       .map((columns, i) => [...columns, ...(input.drawing?.panels[i]?.right ?? [])].map(columnHead).join(', '))
@@ -142,7 +168,7 @@ export function ReasonFigurePanel({
           </span>
         ) : null}
         <span className="flex-1" />
-        {figure === undefined ? null : <FigureWords notebook={notebook} figure={figure} />}
+        {figure === undefined ? null : <FigureWords notebook={drawnFrom} figure={figure} />}
         {figure === undefined ? null : (
           <button
             type="button"
@@ -155,7 +181,7 @@ export function ReasonFigurePanel({
             Axes …
           </button>
         )}
-        {figure === undefined ? null : (
+        {figure === undefined || isRuns ? null : (
           <button
             type="button"
             className="word-button text-sm font-normal!"
@@ -166,7 +192,15 @@ export function ReasonFigurePanel({
             straighten …
           </button>
         )}
-        <RunsMenu runs={notebook.runs.filter(hasRows)} current={run.id} shown={shown} onRun={onRun} onShow={setShown} />
+        {isRuns ? null : (
+          <RunsMenu
+            runs={notebook.runs.filter(hasRows)}
+            current={run.id}
+            shown={shown}
+            onRun={onRun}
+            onShow={setShown}
+          />
+        )}
         <FitView canvas={canvas} />
         <span className="text-sm">
           Save{' '}
@@ -180,7 +214,7 @@ export function ReasonFigurePanel({
       </div>
       {figure === undefined || !areAxesShown ? null : (
         <AxesCard
-          notebook={notebook}
+          notebook={drawnFrom}
           figure={figure}
           onClose={() => {
             setAreAxesShown(false)
@@ -204,19 +238,36 @@ export function ReasonFigurePanel({
             onReady={handleReady}
             className="cursor-crosshair"
           />
-          <SelectionMenu
-            notebook={notebook}
-            rows={near.rows}
-            points={points}
-            x={input.x}
-            ys={figure?.panels.flatMap((panel) => [...panel.y, ...panel.right]) ?? []}
-            selection={shownSelection}
-            back={along.back}
-            canvas={canvas}
-            onClear={() => {
-              onSelect(NOTHING)
-            }}
-          />
+          {isRuns ? (
+            <RunMenu
+              notebook={notebook}
+              input={input}
+              points={points}
+              selection={shownSelection}
+              canvas={canvas}
+              onRun={(id) => {
+                setPlace(0)
+                onRun(id)
+              }}
+              onClear={() => {
+                onSelect(NOTHING)
+              }}
+            />
+          ) : (
+            <SelectionMenu
+              notebook={notebook}
+              rows={near.rows}
+              points={points}
+              x={input.x}
+              ys={figure?.panels.flatMap((panel) => [...panel.y, ...panel.right]) ?? []}
+              selection={shownSelection}
+              back={along.back}
+              canvas={canvas}
+              onClear={() => {
+                onSelect(NOTHING)
+              }}
+            />
+          )}
         </div>
       )}
       <p className="quiet mt-2 text-sm">{caption}</p>

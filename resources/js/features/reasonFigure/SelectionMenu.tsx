@@ -8,6 +8,7 @@ import { ProblemNote } from '../../ui/ProblemNote'
 import { WordSelect } from '../../ui/WordSelect'
 import type { FigureCanvas } from '../figure'
 import { useLines } from '../notebook'
+import { SelectionCard } from './SelectionCard'
 import { SetAsideDialog } from './SetAsideDialog'
 import { SpanNumbers } from './SpanNumbers'
 import { useSetAside } from './useSetAside'
@@ -26,57 +27,39 @@ interface SelectionMenuProps {
   onClear: () => void
 }
 
-const WIDTH_PX = 360
-/** That much stays free at the edge of the figure. */
-const EDGE_PX = 8
-/** Where that of a span begins, below the upper end of the figure. */
-const TOP_PX = 24
-/** Room it takes to the left or the right of a span. */
-const BESIDE_PX = WIDTH_PX + 22
-
 /** What can be done with the span or the reading just picked, in words beside it. */
 export function SelectionMenu({ notebook, rows, points, x, ys, selection, back, canvas, onClear }: SelectionMenuProps) {
   const { takeBack } = useSetAside(notebook, rows)
   const [asking, setAsking] = useState<readonly Row[] | null>(null)
-  const place = placeOf(selection, points, canvas)
   const rowOf = (id: number) => rows.rows.find((row) => row.id === id)
   const picked = selection.kind === 'row' ? rowOf(selection.id) : undefined
   return (
     <>
-      {place === null || selection.kind === 'none' ? null : (
-        <div
-          className="panel border-primary/60 absolute z-10 max-w-full px-3 py-2 text-sm shadow-sm"
-          style={{
-            left: `max(0px, min(${place.x}px, 100% - ${WIDTH_PX + EDGE_PX}px))`,
-            top: place.y,
-            width: WIDTH_PX,
-          }}
-        >
-          {selection.kind === 'span' ? (
-            <SpanWords
-              notebook={notebook}
-              runId={rows.id}
-              ys={ys}
-              x={x}
-              span={selection}
-              back={back}
-              readings={pointsIn(points, selection.from, selection.to).flatMap(({ id }) => rowOf(id) ?? [])}
-              isThinned={isThinned(rows)}
-              onSetAside={setAsking}
-              onClear={onClear}
-            />
-          ) : picked === undefined ? (
-            <p className="quiet">
-              a point of another run{' '}
-              <button type="button" className="word-button" onClick={onClear}>
-                clear
-              </button>
-            </p>
-          ) : (
-            <RowWords notebook={notebook} row={picked} onSetAside={setAsking} onTakeBack={takeBack} onClear={onClear} />
-          )}
-        </div>
-      )}
+      <SelectionCard selection={selection} points={points} canvas={canvas}>
+        {selection.kind === 'span' ? (
+          <SpanWords
+            notebook={notebook}
+            runId={rows.id}
+            ys={ys}
+            x={x}
+            span={selection}
+            back={back}
+            readings={pointsIn(points, selection.from, selection.to).flatMap(({ id }) => rowOf(id) ?? [])}
+            isThinned={isThinned(rows)}
+            onSetAside={setAsking}
+            onClear={onClear}
+          />
+        ) : picked === undefined ? (
+          <p className="quiet">
+            a point of another run{' '}
+            <button type="button" className="word-button" onClick={onClear}>
+              clear
+            </button>
+          </p>
+        ) : (
+          <RowWords notebook={notebook} row={picked} onSetAside={setAsking} onTakeBack={takeBack} onClear={onClear} />
+        )}
+      </SelectionCard>
       {asking !== null ? (
         <SetAsideDialog
           notebook={notebook}
@@ -241,23 +224,4 @@ function RowWords({ notebook, row, onSetAside, onTakeBack, onClear }: RowWordsPr
       </p>
     </>
   )
-}
-
-/** Beside the span or the reading, where there is room. */
-function placeOf(
-  selection: Selection,
-  points: readonly PickPoint[],
-  canvas: FigureCanvas | null,
-): { x: number; y: number } | null {
-  if (canvas === null || selection.kind === 'none') return null
-  if (selection.kind === 'row') {
-    const point = points.find(({ id }) => id === selection.id)
-    const [px, py] = canvas.toPixel(0, point?.x ?? 0, point?.y ?? 0)
-    return { x: px + 14, y: Math.max(4, py + 14) }
-  }
-  const anyHeight = points[0]?.y ?? 0
-  const [from] = canvas.toPixel(0, selection.from, anyHeight)
-  const [to] = canvas.toPixel(0, selection.to, anyHeight)
-  const isRoomLeft = from - BESIDE_PX > 0 && to + BESIDE_PX > canvas.width
-  return { x: isRoomLeft ? from - BESIDE_PX + EDGE_PX : to + 14, y: TOP_PX }
 }

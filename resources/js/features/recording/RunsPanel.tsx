@@ -5,7 +5,7 @@ import { ProblemNote } from '../../ui/ProblemNote'
 import { useMoveRun } from '../notebook'
 import { MarkerList } from '../timed'
 import { DescribeRun } from './DescribeRun'
-import { RunSwatch } from './RunSwatch'
+import { RunSwatch } from '../../ui/RunSwatch'
 
 interface RunsPanelProps {
   notebook: Notebook

@@ -1,2 +1,3 @@
+export { RunAsideDialog } from './RunAsideDialog'
 export { ThrowAway } from './ThrowAway'
 export { TypeInstead } from './TypeInstead'

@@ -1,108 +1,138 @@
-import type { Notebook, RunSummary, WorkedLine } from '../../lib/api/types'
-import { amountWords } from '../../lib/notebook/runs'
-import { measuredText } from '../../lib/notebook/labels'
-import { TypedField } from '../entries/TypedField'
-import { useRunActions } from '../notebook'
+import { useState } from 'react'
+import type { Notebook, RunSummary } from '../../lib/api/types'
+import { countOf } from '../../lib/format'
+import { byCondition, conditionsText, ordered, runsText, type RunOrder } from '../../lib/notebook/runsTable'
+import { ProblemNote } from '../../ui/ProblemNote'
+import { useNotices } from '../../ui/notices'
+import { WordSelect } from '../../ui/WordSelect'
+import { useFigures, useRunsTable } from '../notebook'
+import { ByCondition } from './ByCondition'
+import { EveryRun } from './EveryRun'
+import { RunAsideDialog } from '../runs'
 
 interface RunsTableProps {
   notebook: Notebook
-  worked: readonly WorkedLine[]
   current: number
   onRun: (id: number) => void
+  /** A further column: a formula for each run. */
+  onColumn: () => void
+  /** A figure of the runs was made. */
+  onFigure: () => void
 }
 
-/** One row a run: what it is called, its condition and trial, and the results of the lines for each run. */
-export function RunsTable({ notebook, worked, current, onRun }: RunsTableProps) {
-  const lines = notebook.lines.filter(({ isPerRun }) => isPerRun)
+/** The runs beside each other, each or by condition: what was typed for each, and what its lines come to. */
+export function RunsTable({ notebook, current, onRun, onColumn, onFigure }: RunsTableProps) {
+  const table = useRunsTable(notebook.id, notebook.revision)
+  const { add } = useFigures(notebook.id)
+  const { tell } = useNotices()
+  const [isGrouped, setIsGrouped] = useState(notebook.runs.some(({ condition }) => condition !== null))
+  const [symbol, setSymbol] = useState('')
+  const [order, setOrder] = useState<RunOrder>({ by: 'place' })
+  const [asking, setAsking] = useState<RunSummary | null>(null)
+  if (table.data === undefined) {
+    return table.error === null ? <p className="quiet p-4">…</p> : <ProblemNote problem={table.error} />
+  }
+  const { columns } = table.data
+  // What is looked at by condition: a result rather than what was set.
+  const column =
+    columns.find((one) => one.symbol === symbol) ?? columns.find(({ kind }) => kind === 'line') ?? columns[0]
+  const rows = byCondition(notebook.runs)
+  const x =
+    columns.find(({ symbol: of, kind }) => kind === 'entry' && of !== column?.symbol) ??
+    columns.find((one) => one !== column)
+
+  async function handleCopy() {
+    if (table.data === undefined) return
+    const text =
+      isGrouped && column !== undefined
+        ? conditionsText(rows, table.data, column)
+        : runsText(ordered(notebook.runs, table.data, order), table.data)
+    await navigator.clipboard.writeText(text)
+    tell('The table is copied, with tabs between its cells.')
+  }
+
   return (
-    <div className="border-base-300 h-56 overflow-auto border-t" tabIndex={0} role="region" aria-label="Runs">
-      <table className="num w-full text-right text-sm">
-        <thead className="quiet bg-base-100 sticky top-0">
-          <tr>
-            <th scope="col" className="py-1 pl-4 text-left">
-              Run
-            </th>
-            <th scope="col" className="pl-4 text-left">
-              Condition
-            </th>
-            <th scope="col" className="pl-4 text-left">
-              Trial
-            </th>
-            {lines.map((line) => (
-              <th key={line.id} scope="col" className="pl-4" title={line.shownTitle}>
-                {line.symbol}
-              </th>
-            ))}
-            <th scope="col" className="px-4 text-left">
-              Readings
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {notebook.runs.map((run) => (
-            <RunRow key={run.id} notebook={notebook} run={run} isCurrent={run.id === current} onRun={onRun}>
-              {lines.map((line) => {
-                const result = worked.find(({ symbol, runId }) => symbol === line.symbol && runId === run.id)?.result
-                return (
-                  <td key={line.id} className="pl-4 whitespace-nowrap">
-                    {result == null ? '—' : measuredText(result, 'pH')}
-                  </td>
-                )
-              })}
-            </RunRow>
-          ))}
-        </tbody>
-      </table>
-    </div>
-  )
-}
-
-interface RunRowProps {
-  notebook: Notebook
-  run: RunSummary
-  isCurrent: boolean
-  onRun: (id: number) => void
-  children: React.ReactNode
-}
-
-function RunRow({ notebook, run, isCurrent, onRun, children }: RunRowProps) {
-  const { change } = useRunActions(run.id, notebook.id)
-  return (
-    <tr className={`border-base-300 border-t ${isCurrent ? 'bg-(--green-paper)' : ''}`}>
-      <td className="py-1 pl-4 text-left font-sans">
-        <button
-          type="button"
-          className="word-button"
-          onClick={() => {
-            onRun(run.id)
-          }}
-        >
-          {run.name}
+    <div className="border-base-300 border-t">
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 px-4 py-1.5 text-sm">
+        {[false, true].map((grouped) => (
+          <button
+            key={String(grouped)}
+            type="button"
+            className={`cursor-pointer ${isGrouped === grouped ? 'border-primary border-b-2 font-bold' : 'font-semibold'}`}
+            aria-pressed={isGrouped === grouped}
+            onClick={() => {
+              setIsGrouped(grouped)
+            }}
+          >
+            {grouped ? 'by condition' : 'every run'}
+          </button>
+        ))}
+        {isGrouped && column !== undefined ? (
+          <span>
+            of{' '}
+            <WordSelect
+              label="Column that is grouped"
+              value={column.symbol}
+              options={columns.map((one) => one.symbol)}
+              onChange={setSymbol}
+            />{' '}
+            <span className="quiet">{column.title}</span>
+          </span>
+        ) : (
+          <span className="quiet">{countOf(notebook.runs.length, 'run')}</span>
+        )}
+        <span className="flex-1" />
+        <button type="button" className="word-button" onClick={onColumn}>
+          + column
         </button>
-      </td>
-      <td className="w-44 pl-4 text-left font-sans">
-        <TypedField
-          label={`Condition of ${run.name}`}
-          hideLabel
-          value={run.condition ?? ''}
-          onChange={(condition) => {
-            change.act({ condition })
+        {x === undefined || column === undefined ? null : (
+          <button
+            type="button"
+            className="word-button"
+            disabled={add.isPending}
+            onClick={() => {
+              add.act(
+                { title: '', x: x.symbol, panels: [{ y: [column.symbol] }], points: 'apart', bars: true },
+                onFigure,
+              )
+            }}
+          >
+            figure of this table
+          </button>
+        )}
+        <button type="button" className="word-button" onClick={() => void handleCopy()}>
+          copy
+        </button>
+        <a className="word-button" href={`/api/experiments/${notebook.id}/runs-table.csv?decimal=point`} download>
+          CSV
+        </a>
+      </div>
+      <ProblemNote problem={add.error} />
+      <div className="h-52 overflow-auto" tabIndex={0} role="region" aria-label="Runs">
+        {isGrouped && column !== undefined ? (
+          <ByCondition table={table.data} rows={rows} column={column} onRun={onRun} />
+        ) : (
+          <EveryRun
+            notebook={notebook}
+            table={table.data}
+            runs={ordered(notebook.runs, table.data, order)}
+            order={order}
+            current={current}
+            onOrder={setOrder}
+            onRun={onRun}
+            onSetAside={setAsking}
+          />
+        )}
+      </div>
+      {asking === null ? null : (
+        <RunAsideDialog
+          notebook={notebook}
+          run={asking}
+          onClose={() => {
+            setAsking(null)
           }}
         />
-      </td>
-      <td className="w-20 pl-4 text-left font-sans">
-        <TypedField
-          label={`Trial of ${run.name}`}
-          hideLabel
-          value={run.trial === null ? '' : String(run.trial)}
-          onChange={(text) => {
-            const trial = Number(text)
-            change.act({ trial: text !== '' && Number.isInteger(trial) && trial > 0 ? trial : null })
-          }}
-        />
-      </td>
-      {children}
-      <td className="px-4 text-left font-sans">{run.timed === null ? run.readingCount : amountWords(run)}</td>
-    </tr>
+      )}
+    </div>
   )
 }

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
+import type { Notebook, RunRows, RunSummary } from '../../lib/api/types'
 import type { Selection } from '../../lib/figure/selection'
 import { countOf } from '../../lib/format'
 import { columnHead } from '../../lib/notebook/labels'
@@ -9,16 +9,20 @@ import { TypedTable } from './TypedTable'
 
 interface TableDrawerProps {
   notebook: Notebook
-  worked: readonly WorkedLine[]
   run: RunSummary
   rows: RunRows
   selection: Selection
   onSelect: (selection: Selection) => void
   onRun: (id: number) => void
+  /** A further column of the runs: a formula for each of them. */
+  onColumn: () => void
+  /** A figure was made. */
+  onFigure: () => void
 }
 
 /** The table, drawn up from below: the rows of the run in hand, or all runs. */
-export function TableDrawer({ notebook, worked, run, rows, selection, onSelect, onRun }: TableDrawerProps) {
+export function TableDrawer(props: TableDrawerProps) {
+  const { notebook, run, rows, selection, onSelect, onRun, onColumn, onFigure } = props
   const [shown, setShown] = useState<'rows' | 'runs' | null>(null)
   return (
     <section aria-label="Table" className="panel mx-5 mt-auto rounded-b-none! border-b-0!">
@@ -62,7 +66,9 @@ export function TableDrawer({ notebook, worked, run, rows, selection, onSelect, 
       ) : shown === 'rows' ? (
         <RowsTable notebook={notebook} rows={rows} selection={selection} onSelect={onSelect} />
       ) : null}
-      {shown === 'runs' ? <RunsTable notebook={notebook} worked={worked} current={run.id} onRun={onRun} /> : null}
+      {shown === 'runs' ? (
+        <RunsTable notebook={notebook} current={run.id} onRun={onRun} onColumn={onColumn} onFigure={onFigure} />
+      ) : null}
     </section>
   )
 }

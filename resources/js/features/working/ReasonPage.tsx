@@ -8,6 +8,7 @@ import { ReasonFigurePanel } from '../reasonFigure'
 import { StraightenPanel } from '../straighten'
 import { useNotebook, useRunRows, useWorked } from '../notebook'
 import { TableDrawer } from '../table'
+import { AddLineDialog } from './AddLineDialog'
 import { WorkingPanel } from './WorkingPanel'
 
 /** Reason: the figure at the left, the list of working at the right, the table as a drawer from below. */
@@ -20,6 +21,7 @@ export function ReasonPage() {
   const run = withReadings.find((other) => other.id === asked) ?? withReadings.at(-1)
   // Which columns are looked at in the ways that may make them straight, instead of the figure.
   const wayOf = parameters.get('ways')?.split(',') ?? null
+  const [isAddingColumn, setIsAddingColumn] = useState(false)
   const worked = useWorked(notebook.id)
   const rows = useRunRows(run?.id ?? null)
 
@@ -87,7 +89,6 @@ export function ReasonPage() {
       </main>
       <TableDrawer
         notebook={notebook}
-        worked={worked.data.worked}
         run={run}
         rows={rows.data}
         selection={selection}
@@ -96,7 +97,24 @@ export function ReasonPage() {
           setParameters({ run: String(id) })
           setSelection(NOTHING)
         }}
+        onColumn={() => {
+          setIsAddingColumn(true)
+        }}
+        onFigure={() => {
+          setParameters({ run: String(run.id), figure: 'newest' })
+          setSelection(NOTHING)
+        }}
       />
+      {isAddingColumn ? (
+        <AddLineDialog
+          notebook={notebook}
+          selection={NOTHING}
+          methodKey="formula"
+          onClose={() => {
+            setIsAddingColumn(false)
+          }}
+        />
+      ) : null}
     </>
   )
 }

@@ -19,6 +19,9 @@ export function columnChoices(notebook: Notebook, slot: Slot): Choice[] {
       symbol,
       words: named(symbol, shownName, unit),
     })),
+    ...notebook.entries
+      .filter(({ isPerRun, isWords }) => isPerRun && !isWords)
+      .map(({ symbol, shownName, unit }) => ({ symbol, words: `${named(symbol, shownName, unit)}, of each run` })),
     ...notebook.lines
       .filter(({ isPerRun }) => isPerRun)
       .map(({ symbol, shownTitle }) => ({ symbol, words: `${symbol}, ${shownTitle}, of each run` })),

@@ -715,6 +715,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/experiments/{experiment}/runs-table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        /** One row a run, with its entries and the results of the lines for each run; and each of these columns by condition */
+        get: operations["runsTable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/experiments/{experiment}/worked": {
         parameters: {
             query?: never;
@@ -1578,6 +1597,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/experiments/{experiment}/runs-table.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        /** The runs table, one row a run, with the ± of what has one */
+        get: operations["exportRunsTable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/experiments/{experiment}/rows.zip": {
         parameters: {
             query?: never;
@@ -2425,6 +2463,8 @@ export interface components {
             ownName: string;
             condition: string | null;
             trial: number | null;
+            /** @description why it does not count among the runs; null: it does */
+            aside: string | null;
             kind: string;
             /** @enum {string} */
             state: "open" | "finished";
@@ -2437,6 +2477,42 @@ export interface components {
             finishedAt: string | null;
             readingCount: number;
             timed: components["schemas"]["TimedState"] | null;
+        };
+        RunsTable: {
+            columns: {
+                symbol: string;
+                title: string;
+                /** @enum {string} */
+                kind: "entry" | "line";
+                unit: string;
+                /** @description one for each condition, in the order they first come */
+                groups: components["schemas"]["Grouping"][];
+            }[];
+            rows: {
+                runId: number;
+                /** @description by symbol */
+                cells: {
+                    [key: string]: components["schemas"]["Measured"] | null;
+                };
+            }[];
+        };
+        /** @description The values of a condition taken together; what needs two of them is null for one */
+        Grouping: {
+            condition: string | null;
+            n: number;
+            mean: number;
+            /** @description with the digits half the range allows */
+            meanShown: string;
+            sd: number | null;
+            standardError: number | null;
+            range: number;
+            halfRange: number;
+            /** @description half the range, of the mean */
+            percent: number | null;
+            /** @description sd, standardError, range, halfRange and percent as they are written */
+            shown: {
+                [key: string]: string;
+            };
         };
         NotebookAbout: {
             title: string;
@@ -4354,6 +4430,31 @@ export interface operations {
             403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             422: components["responses"]["Problem"];
+        };
+    };
+    runsTable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the table */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunsTable"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
         };
     };
     showWorked: {
@@ -6306,6 +6407,35 @@ export interface operations {
         };
     };
     exportAllRows: {
+        parameters: {
+            query?: {
+                decimal?: "point" | "comma";
+            };
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    exportRunsTable: {
         parameters: {
             query?: {
                 decimal?: "point" | "comma";

@@ -1,4 +1,4 @@
-import { runShape } from '../../lib/figure/ink'
+import { runShape } from '../lib/figure/ink'
 
 const PATHS: Record<string, string> = {
   circle: 'M6 1a5 5 0 1 0 0 10a5 5 0 1 0 0-10z',

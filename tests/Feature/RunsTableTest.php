@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Experiment;
+use App\Models\Run;
+use Tests\TestCase;
+
+/** Runs beside each other, and by condition: what was typed for each, what its lines come to, and what follows from these. */
+final class RunsTableTest extends TestCase
+{
+    /** Loss of mass in g at 0, 10 and 20 s: straight lines, so that each rate is exact. */
+    private const RATES = ['full' => [0.011, 0.013, 0.012], 'half' => [0.006, 0.005, 0.007], 'quarter' => [0.003, 0.003, 0.0036]];
+
+    private const STRENGTHS = ['full' => 0.04, 'half' => 0.02, 'quarter' => 0.01];
+
+    private Experiment $experiment;
+
+    /** @var array<string, int> run by its title */
+    private array $runs = [];
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $teacher = $this->teacher();
+        $this->actingAs($teacher);
+        $this->experiment = $this->experimentOf($teacher, null, 'blank', 'Does weaker whey fizz slower?');
+        $ids = [];
+        foreach (['t' => 's', 'm' => 'g'] as $symbol => $unit) {
+            $ids[] = $this->postJson($this->path('columns'), ['symbol' => $symbol, 'name' => $symbol, 'unit' => $unit, 'kind' => 'typed'])->assertCreated()->json('made');
+        }
+        $entry = $this->postJson($this->path('entries'), ['symbol' => 'c', 'name' => 'Strength', 'unit' => 'mol/L', 'isPerRun' => true])->assertCreated()->json('made');
+        foreach (self::RATES as $condition => $rates) {
+            foreach ($rates as $i => $rate) {
+                $run = $this->postJson($this->path('runs'), ['kind' => 'typed', 'condition' => $condition, 'trial' => $i + 1])->assertCreated()->json('made');
+                $this->putJson("/api/runs/{$run}/cells", ['row' => null, 'columns' => $ids, 'cells' => array_map(static fn (int $t): array => [(string) $t, (string) ($t * $rate)], [0, 10, 20])])->assertOk();
+                $this->putJson($this->path("entries/{$entry}/value"), ['typed' => (string) self::STRENGTHS[$condition], 'runId' => $run])->assertOk();
+                $this->runs[Run::query()->findOrFail($run)->title()] = $run;
+            }
+        }
+        $this->postJson($this->path('lines'), ['method' => 'slope', 'symbol' => 'r', 'title' => 'Rate', 'isPerRun' => true, 'uses' => ['x' => 't', 'y' => 'm']])->assertCreated();
+    }
+
+    public function test_nine_runs_are_a_summary_by_condition(): void
+    {
+        $table = $this->getJson($this->path('runs-table'))->assertOk()->json();
+        $columns = array_column($table['columns'], null, 'symbol');
+
+        self::assertSame([['c', 'Strength', 'entry', 'mol/L'], ['r', 'Rate', 'line', 'g/s']], array_map(static fn (array $c): array => [$c['symbol'], $c['title'], $c['kind'], $c['unit']], array_values($columns)));
+        self::assertSame(array_values($this->runs), array_column($table['rows'], 'runId'));
+        self::assertEqualsWithDelta([0.04, 0.013], [$table['rows'][1]['cells']['c']['value'], $table['rows'][1]['cells']['r']['value']], 1e-12);
+        [$full, $half, $quarter] = $columns['r']['groups'];
+        self::assertSame(['full', 'half', 'quarter'], [$full['condition'], $half['condition'], $quarter['condition']]);
+        // 11, 13 and 12 mg/s: mean 12, sd 1, half the range 1, that is 8.3 % of the mean.
+        self::assertEqualsWithDelta([3, 0.012, 0.001, 0.001 / sqrt(3), 0.002, 0.001, 100 / 12], [$full['n'], $full['mean'], $full['sd'], $full['standardError'], $full['range'], $full['halfRange'], $full['percent']], 1e-12);
+        self::assertSame(['0.0120', '0.0010', '0.0020', '8.3'], [$full['meanShown'], $full['shown']['halfRange'], $full['shown']['range'], $full['shown']['percent']]);
+        self::assertEqualsWithDelta(0.0032, $quarter['mean'], 1e-12);
+
+        $csv = explode("\n", trim((string) $this->get($this->path('runs-table.csv').'?decimal=comma')->assertOk()->assertDownload('does-weaker-whey-fizz-slower-runs.csv')->getContent()));
+        self::assertCount(10, $csv);
+        self::assertStringContainsString('Run;Name of the run;Condition;Trial;c (mol/L);r (g/s)', $csv[0]);
+        self::assertStringStartsWith('2;full trial 2;full;2;0,04;0,013', $csv[2]);
+    }
+
+    public function test_a_run_is_set_aside_openly_and_what_rests_on_the_runs_follows(): void
+    {
+        $this->postJson($this->path('lines'), ['method' => 'statistics', 'symbol' => 'mean_r', 'title' => 'All', 'isPerRun' => false, 'uses' => ['column' => 'r']])->assertCreated();
+        $this->postJson($this->path('lines'), ['method' => 'statistics', 'symbol' => 'mean_c', 'title' => 'Strengths', 'isPerRun' => false, 'uses' => ['column' => 'c']])->assertCreated();
+        $n = fn (string $symbol): float => array_column($this->getJson($this->path('worked'))->json('worked'), null, 'symbol')[$symbol]['outcomes']['n']['value'] ?? -1.0;
+        $run = $this->runs['full trial 2'];
+        $mean = fn (): array => $this->getJson($this->path('runs-table'))->json('columns.1.groups.0');
+        $before = $mean();
+
+        $this->patchJson("/api/runs/{$run}", ['aside' => 'no'])->assertUnprocessable()->assertJsonPath('detail', 'Say why in a few words, so that a reader can judge.');
+        $answer = $this->patchJson("/api/runs/{$run}", ['aside' => 'stopper was loose'])->assertOk()->assertJsonPath('undo', 'Set full trial 2 aside: stopper was loose');
+        self::assertEqualsCanonicalizing(['mean_r', 'mean_c'], array_values(array_intersect(['mean_r', 'mean_c'], array_column($answer->json('worked'), 'symbol'))), 'Both are told anew.');
+        self::assertSame([2, 0.0115], [$mean()['n'], round($mean()['mean'], 9)]);
+        self::assertSame('stopper was loose', array_column($this->getJson($this->path())->json('runs'), null, 'id')[$run]['aside']);
+        $worked = array_column($this->getJson($this->path('worked'))->json('worked'), null, 'symbol');
+        self::assertEqualsWithDelta((0.011 + 0.012 + 0.006 + 0.005 + 0.007 + 0.003 + 0.003 + 0.0036) / 8, $worked['mean_r']['result']['value'], 1e-12);
+        self::assertEqualsWithDelta((2 * 0.04 + 3 * 0.02 + 3 * 0.01) / 8, $worked['mean_c']['result']['value'], 1e-12);
+        $csv = (string) $this->get($this->path('runs-table.csv'))->assertOk()->getContent();
+        self::assertStringContainsString('stopper was loose', $csv);
+
+        $this->patchJson("/api/runs/{$run}", ['aside' => null])->assertOk()->assertJsonPath('undo', 'full trial 2 counts among the runs again');
+        self::assertSame($before, $mean());
+        $this->postJson($this->path('undo'))->assertOk();
+        self::assertSame(2, $mean()['n']);
+    }
+
+    public function test_a_figure_draws_the_runs_and_lines_work_over_them(): void
+    {
+        $figure = $this->postJson($this->path('figures'), ['title' => '', 'x' => 'c', 'panels' => [['y' => ['r']]], 'points' => 'apart', 'bars' => true])->assertCreated()->json('made');
+        $this->postJson($this->path('figures'), ['title' => '', 'x' => 'c', 'panels' => [['y' => ['m']]]])->assertUnprocessable()->assertJsonPath('detail', '"m" is no column here.');
+        $this->postJson($this->path('figures'), ['title' => '', 'x' => 't', 'panels' => [['y' => ['r']]]])->assertUnprocessable();
+        $this->patchJson($this->path("figures/{$figure}"), ['axis' => ['unit' => 'kg']])->assertUnprocessable();
+        $this->postJson($this->path('lines'), ['method' => 'slope', 'symbol' => 's', 'title' => 'Rate by strength', 'isPerRun' => false, 'uses' => ['x' => 'c', 'y' => 'r']])->assertCreated();
+        $line = array_column($this->getJson($this->path('worked'))->json('worked'), null, 'symbol')['s'];
+        // By the sums of all nine points.
+        [$sx, $sy, $sxx, $sxy, $n] = [0.0, 0.0, 0.0, 0.0, 9];
+        foreach (self::RATES as $condition => $rates) {
+            foreach ($rates as $rate) {
+                $c = self::STRENGTHS[$condition];
+                [$sx, $sy, $sxx, $sxy] = [$sx + $c, $sy + $rate, $sxx + $c * $c, $sxy + $c * $rate];
+            }
+        }
+        self::assertEqualsWithDelta(($n * $sxy - $sx * $sy) / ($n * $sxx - $sx * $sx), $line['result']['value'], 1e-12);
+        self::assertSame(['c', 'r'], [$line['marks'][0]['xSymbol'], $line['marks'][0]['ySymbol']]);
+        $this->patchJson($this->path('lines/'.array_column($this->getJson($this->path())->json('lines'), 'id', 'symbol')['r']), ['symbol' => 'rate'])->assertOk();
+        self::assertSame(['rate'], $this->getJson($this->path())->json('figures.0.panels.0.y') ?? $this->getJson($this->path())->json('figures.1.panels.0.y'));
+    }
+
+    private function path(string $of = ''): string
+    {
+        return "/api/experiments/{$this->experiment->id}".($of === '' ? '' : "/{$of}");
+    }
+}

@@ -1,0 +1,116 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { look } from './table'
+import { Teacher } from './teacher'
+
+/** Loss of mass by washing soda in whey of three strengths, three trials each, in g every 10 s. */
+const RATES = {
+  full: [0.01139, 0.01097, 0.01118],
+  half: [0.00651, 0.00622, 0.00641],
+  quarter: [0.00318, 0.00341, 0.00329],
+}
+const NAMES = Object.keys(RATES).flatMap((strength) => [1, 2, 3].map((trial) => `${strength} trial ${trial}`))
+const LOSS = [
+  ['t (s)', ...NAMES.map((name) => `${name} (g)`)].join(','),
+  ...Array.from({ length: 7 }, (_, i) =>
+    [
+      i * 10,
+      ...Object.values(RATES)
+        .flat()
+        .map((rate, k) => (rate * i * 10 + 0.002 * Math.sin(3 * i + k)).toFixed(3)),
+    ].join(','),
+  ),
+].join('\n')
+
+const runs = (page: Page) => page.getByRole('region', { name: 'Runs' })
+const figure = (page: Page) => page.getByRole('group', { name: /^Figure: arrow keys/ })
+
+async function openLoss(page: Page): Promise<Teacher> {
+  const teacher = new Teacher(page)
+  await teacher.signIn()
+  await teacher.beginTyped('Does weaker whey fizz slower?')
+  await page.getByRole('button', { name: 'file or text' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
+  await dialog
+    .getByLabel('or choose a file')
+    .setInputFiles({ name: 'loss.csv', mimeType: 'text/csv', buffer: Buffer.from(LOSS) })
+  await expect(dialog.getByLabel('9 runs, one for each trial')).toBeChecked()
+  await dialog.getByRole('button', { name: /^Take 7 rows/ }).click()
+  await expect(dialog).toBeHidden()
+  await page.getByRole('link', { name: 'Go to Reason' }).click()
+  await expect(figure(page)).toBeVisible()
+  await page.keyboard.press('/')
+  await page
+    .getByRole('list', { name: 'Methods that fit' })
+    .getByRole('button', { name: /^Slope/ })
+    .click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Add the line' }).click()
+  await expect(page.getByRole('dialog')).toBeHidden()
+  await page.getByRole('button', { name: 'Runs', exact: true }).click()
+  return teacher
+}
+
+test.describe('the runs table', () => {
+  test('nine runs become a summary by condition, with percent and a figure with error bars', async ({ page }) => {
+    await openLoss(page)
+    const full = runs(page).getByRole('row', { name: /full/ })
+    await expect(full).toContainText('0.0112')
+    await expect(full).toContainText(/1\.\d %/)
+    await expect(runs(page)).toContainText(/“quarter” scatters most: half its range is \d\.\d % of its mean\./)
+    await look(page, 'runs-conditions')
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+
+    // One trial set aside openly: the mean is another, the trial is still there, and undo brings it back.
+    const before = await full.innerText()
+    await page.getByRole('button', { name: 'every run' }).click()
+    await expect(runs(page).getByLabel('Condition of half trial 2')).toHaveValue('half')
+    await page.getByRole('button', { name: 'Set full trial 2 aside' }).click()
+    await page.getByRole('dialog').getByLabel('Why?').fill('stopper was loose')
+    await page.getByRole('dialog').getByRole('button', { name: 'Set aside' }).click()
+    await expect(page.getByRole('button', { name: 'Take full trial 2 back' })).toBeVisible()
+    await look(page, 'runs-aside')
+    await page.getByRole('button', { name: 'by condition' }).click()
+    await expect(full).not.toHaveText(before)
+    await expect(full.getByTitle('full trial 2, set aside: stopper was loose')).toBeVisible()
+
+    await page.getByRole('button', { name: 'figure of this table' }).click()
+    await expect(figure(page).getByRole('img', { name: /against/ })).toHaveAccessibleName(
+      /9 runs in 3 conditions, 1 set aside \(hollow, full trial 2: stopper was loose\)/,
+    )
+    await look(page, 'runs-figure')
+    // A point of it is a run: by keyboard, too.
+    await figure(page).focus()
+    await page.keyboard.press('ArrowRight')
+    await expect(figure(page).getByRole('button', { name: 'its rows' })).toBeVisible()
+    await look(page, 'runs-picked')
+    await figure(page).getByRole('button', { name: 'its rows' }).click()
+    await expect(figure(page).getByRole('img')).toHaveAccessibleName(/against t/)
+  })
+
+  test('is put in order, copied, and read on a phone', async ({ page, context }) => {
+    await openLoss(page)
+    await page.getByRole('button', { name: 'every run' }).click()
+    const first = runs(page).getByRole('row').nth(1)
+    await expect(first).toContainText('full trial 1')
+    const head = runs(page).getByRole('columnheader', { name: /g\/s/ })
+    await head.getByRole('button').click()
+    await expect(head).toHaveAttribute('aria-sort', 'ascending')
+    await expect(first).toContainText('quarter trial 1')
+    await head.getByRole('button').click()
+    await expect(first).toContainText('full trial 1')
+    await expect(head).toHaveAttribute('aria-sort', 'descending')
+    await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+    await page.getByRole('button', { name: 'copy', exact: true }).click()
+    await expect(page.getByText('The table is copied')).toBeVisible()
+    const copied = await page.evaluate(() => navigator.clipboard.readText())
+    expect(copied.split('\n')).toHaveLength(10)
+    expect(copied.split('\n')[1]).toMatch(/^full trial 1\tfull\t1\t0\.0113/)
+    const file = page.waitForEvent('download')
+    await page.getByRole('link', { name: 'CSV' }).click()
+    expect((await file).suggestedFilename()).toBe('does-weaker-whey-fizz-slower-runs.csv')
+    await page.setViewportSize({ width: 390, height: 780 })
+    await runs(page).scrollIntoViewIfNeeded()
+    await look(page, 'runs-phone')
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  })
+})
