@@ -19,6 +19,7 @@ use App\Http\Controllers\MarkerController;
 use App\Http\Controllers\MethodController;
 use App\Http\Controllers\NearRowsController;
 use App\Http\Controllers\OwnBenchController;
+use App\Http\Controllers\PointNumbersController;
 use App\Http\Controllers\PointsController;
 use App\Http\Controllers\ProbeController;
 use App\Http\Controllers\ProtocolController;
@@ -181,6 +182,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('points', PointsController::class);
             Route::get('near', NearRowsController::class);
             Route::get('span', SpanNumbersController::class);
+            Route::get('point', PointNumbersController::class);
             Route::get('ways', [WayController::class, 'index']);
             Route::post('ways', [WayController::class, 'store']);
             Route::get('comparison', [ReworkingController::class, 'index']);

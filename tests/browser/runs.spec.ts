@@ -46,6 +46,13 @@ async function openLoss(page: Page): Promise<Teacher> {
     .click()
   await page.getByRole('dialog').getByRole('button', { name: 'Add the line' }).click()
   await expect(page.getByRole('dialog')).toBeHidden()
+  await page.keyboard.press('/')
+  await page
+    .getByRole('list', { name: 'Methods that fit' })
+    .getByRole('button', { name: /^Statistics/ })
+    .click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Add the line' }).click()
+  await expect(page.getByRole('dialog')).toBeHidden()
   await page.getByRole('button', { name: 'Runs', exact: true }).click()
   return teacher
 }

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Requests\SpanNumbersRequest;
-use App\Http\Resources\MeasuredResource;
+use App\Http\Resources\TriedLineShape;
 use App\Models\Run;
 use App\Notebook\ExperimentWork;
 use App\Notebook\NotebookRows;
 use Illuminate\Http\JsonResponse;
-use Welkion\Core\Notebook\Methods;
 use Welkion\Core\Notebook\SpanNumbers;
 use Welkion\Core\Notebook\WorkedLine;
 
@@ -25,19 +24,6 @@ final class SpanNumbersController
         $told = SpanNumbers::of($work->worked, $run->id, $x, $y, $request->float('from'), $request->float('to'));
 
         return new JsonResponse(['x' => $x, 'y' => $y, 'from' => min($request->float('from'), $request->float('to')), 'to' => max($request->float('from'), $request->float('to')),
-            'lines' => array_map(self::shape(...), array_keys($told), $told)]);
-    }
-
-    /** @return array<string, mixed> */
-    private static function shape(int $place, WorkedLine $worked): array
-    {
-        [$method, $texts] = SpanNumbers::LINES[$place];
-        $words = Methods::find($method)?->declaration()->outcomes ?? [];
-        $numbers = [];
-        foreach ($worked->outcome->values ?? [] as $name => $measured) {
-            $numbers[] = ['name' => $name, 'words' => $words[$name] ?? $name, 'measured' => MeasuredResource::shape($measured)];
-        }
-
-        return ['method' => $method, 'texts' => (object) $texts, 'numbers' => $numbers, 'problem' => $worked->problem ?? $worked->needs];
+            'lines' => array_map(static fn (int $place, WorkedLine $line): array => TriedLineShape::of(SpanNumbers::LINES[$place][0], SpanNumbers::LINES[$place][1], $line), array_keys($told), $told)]);
     }
 }

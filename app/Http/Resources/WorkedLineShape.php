@@ -69,7 +69,7 @@ final class WorkedLineShape
      * @param  array<string, string>  $uses  symbol by slot
      * @return list<array<string, mixed>> those whose columns are known
      */
-    private static function marks(Outcome $outcome, array $uses): array
+    public static function marks(Outcome $outcome, array $uses): array
     {
         $marks = [];
         foreach ($outcome->marks as $mark) {

@@ -12,6 +12,7 @@ use Welkion\Core\Series\Methods\Constancy;
 use Welkion\Core\Series\Methods\Difference;
 use Welkion\Core\Series\Methods\Ends;
 use Welkion\Core\Series\Methods\Statistics;
+use Welkion\Core\Series\Methods\Tangent;
 use Welkion\Core\Series\Methods\ValueAt;
 use Welkion\Core\Series\Methods\XAt;
 use Welkion\Core\Titration\Methods\Equivalence;
@@ -27,7 +28,7 @@ final class Methods
     public static function all(): array
     {
         return [
-            new FormulaMethod, new Statistics, new Slope, new Area, new ValueAt, new XAt, new Difference, new Ends, new Constancy, new RelationFit,
+            new FormulaMethod, new Statistics, new Slope, new Area, new ValueAt, new XAt, new Difference, new Ends, new Tangent, new Constancy, new RelationFit,
             new Equivalence, new HalfWay, new RefinedEquivalence, new FinerSteps,
         ];
     }

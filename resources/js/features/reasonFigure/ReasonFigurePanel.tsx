@@ -6,14 +6,14 @@ import { selectionInUnits, shownAlong } from '../../lib/figure/axisUnits'
 import { paperInk } from '../../lib/figure/ink'
 import { beyondAxes, pickPoints } from '../../lib/figure/drawn'
 import { notebookFigure } from '../../lib/figure/notebookFigure'
-import { movePick, NOTHING, stretchSpan, type Selection } from '../../lib/figure/selection'
+import { movePick, NOTHING, placeOf, stretchSpan, type Selection } from '../../lib/figure/selection'
 import { columnHead } from '../../lib/notebook/labels'
 import { hasRows } from '../../lib/notebook/runs'
 import { useRunsTable } from '../notebook'
 import { download, FitView, NotebookFigure, PICTURE_ROOM, pictureOf, useLookedAt, type FigureCanvas } from '../figure'
 import { AxesCard } from './AxesCard'
 import { captionOf } from './caption'
-import { figureInput } from './figureInput'
+import { figureInput, withMarks } from './figureInput'
 import { FigureTitle } from './FigureTitle'
 import { FigureWords } from './FigureWords'
 import { NoFigure } from './NoFigure'
@@ -22,6 +22,7 @@ import { isOfRuns, runsCaption, runsColumns, runsInput } from './runsInput'
 import { RunsMenu } from './RunsMenu'
 import { SelectionMenu } from './SelectionMenu'
 import { useNear } from './useNear'
+import { usePointNumbers } from './usePointNumbers'
 import { useSpanGesture } from './useSpanGesture'
 
 interface ReasonFigurePanelProps {
@@ -95,6 +96,27 @@ export function ReasonFigurePanel({
     [onSelect, along, isRuns],
   )
   const points = useMemo(() => (input === null ? [] : pickPoints(input)), [input])
+  // What is told of a place: where it is picked, or where the pointer is while a tangent follows it.
+  const [isFollowing, setIsFollowing] = useState(false)
+  const [from, setFrom] = useState<number | null>(null)
+  const at = isRuns || input?.x.isWords === true ? null : placeOf(points, shownSelection)
+  const numbers = usePointNumbers(
+    run.id,
+    notebook.revision,
+    at === null
+      ? null
+      : {
+          x: figure?.x ?? '',
+          y: figure?.panels[0]?.y[0] ?? '',
+          at: Number(along.back(at).toPrecision(12)),
+          ...(from === null ? {} : { from }),
+        },
+  )
+  const drawn = useMemo(
+    () =>
+      input === null || numbers === null || figure === undefined ? input : withMarks(input, figure, numbers.marks),
+    [input, figure, numbers],
+  )
   const beyond = useMemo(() => (input === null ? 0 : beyondAxes(input)), [input])
   const handleReady = useCallback(
     (made: FigureCanvas | null) => {
@@ -103,11 +125,24 @@ export function ReasonFigurePanel({
     },
     [watch],
   )
-  useSpanGesture(canvas, input?.panels.length ?? 0, points, handleSelect)
+  useSpanGesture(
+    canvas,
+    input?.panels.length ?? 0,
+    points,
+    handleSelect,
+    isFollowing
+      ? () => {
+          setIsFollowing(false)
+        }
+      : null,
+  )
 
   function handleKeyDown(event: KeyboardEvent) {
     if (event.target !== event.currentTarget) return
-    if (event.key === 'Escape') onSelect(NOTHING)
+    if (event.key === 'Escape') {
+      onSelect(NOTHING)
+      setIsFollowing(false)
+    }
     if (canvas?.view.key(event.key) === true) event.preventDefault()
     if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return
     event.preventDefault()
@@ -192,6 +227,20 @@ export function ReasonFigurePanel({
             straighten …
           </button>
         )}
+        {isRuns || figure === undefined ? null : (
+          <button
+            type="button"
+            className="word-button text-sm font-normal!"
+            aria-pressed={isFollowing}
+            title="A tangent follows the pointer; a click leaves it there"
+            onClick={() => {
+              setIsFollowing(!isFollowing)
+              if (isFollowing) onSelect(NOTHING)
+            }}
+          >
+            {isFollowing ? 'tangent: follows' : 'tangent'}
+          </button>
+        )}
         {isRuns ? null : (
           <RunsMenu
             runs={notebook.runs.filter(hasRows)}
@@ -232,7 +281,7 @@ export function ReasonFigurePanel({
           onKeyDown={handleKeyDown}
         >
           <NotebookFigure
-            input={input}
+            input={drawn ?? input}
             summary={`${heads} against ${columnHead(input.x)}. ${caption}`}
             isMovable
             onReady={handleReady}
@@ -263,6 +312,9 @@ export function ReasonFigurePanel({
               selection={shownSelection}
               back={along.back}
               canvas={canvas}
+              numbers={numbers}
+              from={from}
+              onFrom={setFrom}
               onClear={() => {
                 onSelect(NOTHING)
               }}

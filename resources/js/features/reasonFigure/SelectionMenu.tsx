@@ -1,5 +1,5 @@
-import { useState } from 'react'
-import type { Column, Notebook, Row, RunRows } from '../../lib/api/types'
+import { useState, type ReactNode } from 'react'
+import type { Column, Notebook, PointNumbers, Row, RunRows } from '../../lib/api/types'
 import { pointsIn, type PickPoint, type Selection } from '../../lib/figure/selection'
 import { circled, countOf, fixed } from '../../lib/format'
 import { cellText, rowName, unitBehind } from '../../lib/notebook/labels'
@@ -8,6 +8,7 @@ import { ProblemNote } from '../../ui/ProblemNote'
 import { WordSelect } from '../../ui/WordSelect'
 import type { FigureCanvas } from '../figure'
 import { useLines } from '../notebook'
+import { PlaceWords } from './PlaceWords'
 import { SelectionCard } from './SelectionCard'
 import { SetAsideDialog } from './SetAsideDialog'
 import { SpanNumbers } from './SpanNumbers'
@@ -24,14 +25,30 @@ interface SelectionMenuProps {
   /** What makes a value along x one of its column again. */
   back: (value: number) => number
   canvas: FigureCanvas | null
+  /** What the place that is picked comes to. */
+  numbers: PointNumbers | null
+  from: number | null
+  onFrom: (from: number | null) => void
   onClear: () => void
 }
 
 /** What can be done with the span or the reading just picked, in words beside it. */
-export function SelectionMenu({ notebook, rows, points, x, ys, selection, back, canvas, onClear }: SelectionMenuProps) {
+export function SelectionMenu(props: SelectionMenuProps) {
+  const { notebook, rows, points, x, ys, selection, back, canvas, numbers, from, onFrom, onClear } = props
   const { takeBack } = useSetAside(notebook, rows)
   const [asking, setAsking] = useState<readonly Row[] | null>(null)
   const rowOf = (id: number) => rows.rows.find((row) => row.id === id)
+  const place = (
+    <PlaceWords
+      notebook={notebook}
+      x={x}
+      y={ys[0] ?? ''}
+      numbers={numbers}
+      from={from}
+      onFrom={onFrom}
+      onKept={onClear}
+    />
+  )
   const picked = selection.kind === 'row' ? rowOf(selection.id) : undefined
   return (
     <>
@@ -49,6 +66,16 @@ export function SelectionMenu({ notebook, rows, points, x, ys, selection, back, 
             onSetAside={setAsking}
             onClear={onClear}
           />
+        ) : selection.kind === 'place' ? (
+          <>
+            <p className="quiet">
+              {Number(selection.at.toPrecision(5))} {unitBehind(x.unit, x.symbol)}
+            </p>
+            {place}
+            <button type="button" className="word-button font-normal!" onClick={onClear}>
+              clear
+            </button>
+          </>
         ) : picked === undefined ? (
           <p className="quiet">
             a point of another run{' '}
@@ -57,7 +84,9 @@ export function SelectionMenu({ notebook, rows, points, x, ys, selection, back, 
             </button>
           </p>
         ) : (
-          <RowWords notebook={notebook} row={picked} onSetAside={setAsking} onTakeBack={takeBack} onClear={onClear} />
+          <RowWords notebook={notebook} row={picked} onSetAside={setAsking} onTakeBack={takeBack} onClear={onClear}>
+            {picked.setAside === null ? place : null}
+          </RowWords>
         )}
       </SelectionCard>
       {asking !== null ? (
@@ -186,9 +215,10 @@ interface RowWordsProps {
   onSetAside: (readings: readonly Row[]) => void
   onTakeBack: (reading: Row) => void
   onClear: () => void
+  children: ReactNode
 }
 
-function RowWords({ notebook, row, onSetAside, onTakeBack, onClear }: RowWordsProps) {
+function RowWords({ notebook, row, onSetAside, onTakeBack, onClear, children }: RowWordsProps) {
   const isAside = row.setAside !== null
   const told = (notebook.figures[0]?.panels[0]?.y ?? []).flatMap(
     (symbol) => notebook.columns.find((one) => one.symbol === symbol) ?? [],
@@ -207,6 +237,7 @@ function RowWords({ notebook, row, onSetAside, onTakeBack, onClear }: RowWordsPr
         {row.wasSteady ? '' : ' · not steady'}
       </p>
       {isAside ? <p className="quiet">set aside: {row.setAside}</p> : null}
+      {children}
       <p className="flex gap-x-4">
         <button
           type="button"

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { answerOf, api } from '../../lib/api/client'
 import type { Notebook, SpanNumbers as Numbers } from '../../lib/api/types'
 import { spanRows, type SpanRow } from '../../lib/figure/spanRows'
+import { NumberRows } from './NumberRows'
 
 interface SpanNumbersProps {
   notebook: Notebook
@@ -31,38 +32,15 @@ export function SpanNumbers({ notebook, runId, x, y, from, to, isPending, onKeep
   if (isOther && !isFetching) setAsked({ x, y, from, to })
   if (data === undefined) return error === null ? null : <p className="quiet">{error.message}</p>
   return (
-    <dl
+    <NumberRows
+      label="Numbers of the span"
+      rows={spanRows(data satisfies Numbers)}
       // Those of the span before stand until the new ones come, and look so.
-      className={`my-1.5 grid grid-cols-[auto_1fr] items-baseline gap-x-3 gap-y-0.5 ${isPlaceholderData || isOther ? 'opacity-60' : ''}`}
-      aria-label="Numbers of the span"
-      aria-busy={isPlaceholderData || isOther}
-    >
-      {spanRows(data satisfies Numbers).map((row) => (
-        <div key={row.word} className="contents">
-          <dt>
-            <button
-              type="button"
-              className="word-button"
-              disabled={isPending || row.problem !== null}
-              title={row.problem ?? `Keep “${row.word}” as a line`}
-              onClick={() => {
-                onKeep(row.keep)
-              }}
-            >
-              {row.word}
-            </button>
-          </dt>
-          <dd className="flex flex-wrap items-baseline gap-x-2">
-            <span className="num whitespace-nowrap">{row.value}</span>
-            {row.beside.map((words) => (
-              <span key={words} className="quiet text-xs whitespace-nowrap">
-                {words}
-              </span>
-            ))}
-            {row.problem === null ? null : <span className="quiet text-xs">{row.problem}</span>}
-          </dd>
-        </div>
-      ))}
-    </dl>
+      isOld={isPlaceholderData || isOther}
+      isPending={isPending}
+      onKeep={({ keep }) => {
+        onKeep(keep)
+      }}
+    />
   )
 }

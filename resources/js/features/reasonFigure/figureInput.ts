@@ -1,4 +1,4 @@
-import type { Figure, Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
+import type { Figure, Mark, Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
 import type { DrawnRun, FigureInput, PlacedMark } from '../../lib/figure/drawn'
 import { drawingOf, inUnits, named } from '../../lib/figure/axisUnits'
 import type { Selection } from '../../lib/figure/selection'
@@ -60,6 +60,12 @@ export function figureInput({
     ...(selection === undefined ? {} : { selection }),
   }
   return inUnits(input, there)
+}
+
+/** The same with marks of what nobody keeps yet, in the units of the axes. */
+export function withMarks(input: FigureInput, figure: Figure, marks: readonly Mark[]): FigureInput {
+  const bare = inUnits({ ...input, runs: [], marks: marks.map((mark) => ({ ...mark, text: '' })) }, figure)
+  return { ...input, marks: [...(input.marks ?? []), ...(bare.marks ?? [])] }
 }
 
 /** The marks of all lines, named by the number of their line; the first mark of each also tells its result. */

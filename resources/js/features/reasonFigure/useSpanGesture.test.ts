@@ -1,18 +1,18 @@
 // @vitest-environment jsdom
 import { renderHook } from '@testing-library/react'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import type { Selection } from '../../lib/figure/selection'
 import type { FigureCanvas } from '../figure'
 import { useSpanGesture } from './useSpanGesture'
 
 interface Moment {
-  kind: 'down' | 'move' | 'up'
+  kind: 'down' | 'move' | 'up' | 'away'
   x: number
   y: number
 }
 
 /** A figure of 200 by 100 px whose x goes from 0 to 20 and y from 10 down to 0. */
-function hand() {
+function hand(onLeave: (() => void) | null = null) {
   const listeners = new Set<(moment: Moment) => void>()
   const canvas = {
     onPointer: (listener: (moment: Moment) => void) => {
@@ -30,7 +30,7 @@ function hand() {
     { id: 3, runId: 1, x: 15, y: 1, isAside: true },
   ]
   const hook = renderHook(() => {
-    useSpanGesture(canvas, 1, points, (selection) => selected.push(selection))
+    useSpanGesture(canvas, 1, points, (selection) => selected.push(selection), onLeave)
   })
   const does = (...moments: [Moment['kind'], number, number][]) => {
     for (const [kind, x, y] of moments) for (const listener of listeners) listener({ kind, x, y })
@@ -46,6 +46,22 @@ describe('a hand on a figure', () => {
     does(['down', 150, 71], ['up', 150, 71])
     does(['down', 150, 69], ['up', 150, 69])
     expect(selected).toEqual([{ kind: 'row', id: 1 }, { kind: 'row', id: 2 }, { kind: 'row', id: 3 }, { kind: 'none' }])
+  })
+
+  it('makes nothing of what was meant for something else', () => {
+    const { does, selected } = hand()
+    does(['down', 54, 50], ['away', 54, 50], ['move', 90, 50], ['up', 90, 50])
+    expect(selected).toEqual([])
+  })
+
+  it('takes a place along until a click leaves it', () => {
+    const leave = vi.fn()
+    const { does, selected } = hand(leave)
+    does(['move', 60, 50], ['move', 70, 50], ['move', 70, 150], ['away', 80, 50], ['down', 90, 50])
+    expect(selected).toEqual([6, 7, 9].map((at) => ({ kind: 'place', at })))
+    expect(leave).not.toHaveBeenCalled()
+    does(['up', 90, 50])
+    expect(leave).toHaveBeenCalledOnce()
   })
 
   it('makes a span by a drag, told while the hand moves, whichever way', () => {

@@ -7,16 +7,18 @@ const UPPER = 0
 /** A point this near to a click is meant. */
 const NEAR_PX = 20
 
-/** Drag over the figure for a span, click for a point. */
+/** Drag over the figure for a span, click for a point; where a place follows the pointer, a click leaves it there. */
 export function useSpanGesture(
   canvas: FigureCanvas | null,
   panelCount: number,
   points: readonly PickPoint[],
   onSelect: (selection: Selection) => void,
+  /** Called when the place that follows is left where it is; null where none follows. */
+  onLeave: (() => void) | null = null,
 ): void {
-  const latest = useRef({ points, panelCount, onSelect })
+  const latest = useRef({ points, panelCount, onSelect, onLeave })
   useEffect(() => {
-    latest.current = { points, panelCount, onSelect }
+    latest.current = { points, panelCount, onSelect, onLeave }
   })
 
   useEffect(() => {
@@ -27,6 +29,13 @@ export function useSpanGesture(
       return meantEnd(latest.current.points, at, canvas.toData(panel, x + 1, y)[0] - at)
     }
     return canvas.onPointer(({ kind, x, y }) => {
+      const { onLeave, onSelect } = latest.current
+      if (onLeave !== null) {
+        if (kind === 'away') return
+        if (canvas.panelAt(y, latest.current.panelCount) !== null) onSelect({ kind: 'place', at: endAt(UPPER, x, y) })
+        if (kind === 'up') onLeave()
+        return
+      }
       if (kind === 'down') {
         // Whoever wants the first point in it begins to the left of the axis.
         const panel = canvas.panelAt(y, latest.current.panelCount)
@@ -36,9 +45,9 @@ export function useSpanGesture(
       if (kind === 'away') gesture = IDLE
       if (gesture.status === 'idle') return
       gesture = moveTo(gesture, x, endAt(UPPER, x, y))
-      if (gesture.status === 'dragging') latest.current.onSelect(spanBetween(gesture.at, gesture.head))
+      if (gesture.status === 'dragging') onSelect(spanBetween(gesture.at, gesture.head))
       if (kind === 'up') {
-        if (gesture.status === 'pressing') latest.current.onSelect(nearest(canvas, latest.current.points, x, y))
+        if (gesture.status === 'pressing') onSelect(nearest(canvas, latest.current.points, x, y))
         gesture = IDLE
       }
     })

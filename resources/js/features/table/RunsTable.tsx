@@ -85,12 +85,18 @@ export function RunsTable({ notebook, current, onRun, onColumn, onFigure }: Runs
         <button type="button" className="word-button" onClick={onColumn}>
           + column
         </button>
-        {x === undefined || column === undefined ? null : (
+        {column === undefined ? null : (
           <button
             type="button"
             className="word-button"
-            disabled={add.isPending}
+            disabled={add.isPending || x === undefined}
+            title={
+              x === undefined
+                ? 'A figure needs a second column: type what was set in each run, or add a column'
+                : `${column.symbol} against ${x.symbol}`
+            }
             onClick={() => {
+              if (x === undefined) return
               add.act(
                 { title: '', x: x.symbol, panels: [{ y: [column.symbol] }], points: 'apart', bars: true },
                 onFigure,

@@ -1361,6 +1361,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run}/point": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        /** What one place along a column comes to, its value and its tangent; nothing is kept */
+        get: operations["pointNumbers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run}/ways": {
         parameters: {
             query?: never;
@@ -2871,18 +2890,28 @@ export interface components {
             y: string;
             from: number;
             to: number;
-            lines: {
-                method: string;
-                texts: {
-                    [key: string]: string;
-                };
-                numbers: {
-                    name: string;
-                    words: string;
-                    measured: components["schemas"]["Measured"];
-                }[];
-                problem: string | null;
+            lines: components["schemas"]["TriedLine"][];
+        };
+        /** @description Each of the lines somebody may keep of this place, with its numbers, and what they draw */
+        PointNumbers: {
+            x: string;
+            y: string;
+            at: number;
+            lines: components["schemas"]["TriedLine"][];
+            marks: components["schemas"]["Mark"][];
+        };
+        /** @description A line that nobody keeps yet */
+        TriedLine: {
+            method: string;
+            texts: {
+                [key: string]: string;
+            };
+            numbers: {
+                name: string;
+                words: string;
+                measured: components["schemas"]["Measured"];
             }[];
+            problem: string | null;
         };
         RowsPage: {
             /** @description place of the first, from 0 */
@@ -5806,6 +5835,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SpanNumbers"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    pointNumbers: {
+        parameters: {
+            query: {
+                /** @description symbol of the column it lies along */
+                x: string;
+                /** @description symbol of the column it is asked of */
+                y: string;
+                at: number;
+                /** @description a change is told from there */
+                from?: number;
+            };
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the numbers */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PointNumbers"];
                 };
             };
             401: components["responses"]["Problem"];

@@ -92,6 +92,7 @@ function markInUnits(mark: PlacedMark, shown: (symbol: string) => Shown): Placed
 
 /** A span that was chosen in one unit, in another. */
 export function selectionInUnits(selection: Selection, to: (value: number) => number): Selection {
+  if (selection.kind === 'place') return { kind: 'place', at: to(selection.at) }
   return selection.kind === 'span' ? spanBetween(to(selection.anchor), to(selection.head)) : selection
 }
 

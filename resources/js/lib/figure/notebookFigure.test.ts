@@ -190,6 +190,13 @@ describe('a figure of a notebook', () => {
     ])
   })
 
+  it('draws a line where a place is looked at, and says nothing along an axis without values', () => {
+    const { named, option } = drawn({ selection: { kind: 'place', at: 7 } })
+    expect(named('place')[0]?.markLine?.data).toEqual([{ xAxis: 7 }])
+    expect(option.yAxis[0]).not.toMatchObject({ axisLabel: { show: false } })
+    expect(drawn({ runs: [] }).option.yAxis[0]).toMatchObject({ axisLabel: { show: false } })
+  })
+
   it('rings the row that is picked, and nothing for one that is not there', () => {
     expect(drawn({ selection: { kind: 'row', id: 2 } }).named('picked')[0]?.data).toEqual([[5, 3.8]])
     expect(drawn({ selection: { kind: 'row', id: 99 } }).named('picked')).toHaveLength(0)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { meantEnd, movePick, NOTHING, pointsIn, spanBetween, stretchSpan, type PickPoint } from './selection'
+import { meantEnd, movePick, NOTHING, placeOf, pointsIn, spanBetween, stretchSpan, type PickPoint } from './selection'
 import { IDLE, moveTo, press } from './spanGesture'
 
 const POINTS: PickPoint[] = [0, 5, 10, 11].map((x, i) => ({ runId: 1, id: i + 1, x, y: x, isAside: i === 3 }))
@@ -11,6 +11,31 @@ describe('what is picked on a figure', () => {
     expect(movePick(POINTS, { kind: 'row', id: 2 }, 'on')).toEqual({ kind: 'row', id: 3 })
     expect(movePick(POINTS, { kind: 'row', id: 1 }, 'back')).toEqual({ kind: 'row', id: 1 })
     expect(movePick([], NOTHING, 'on')).toEqual(NOTHING)
+  })
+
+  it('is a place between two points, from which the next one is picked', () => {
+    const place = { kind: 'place', at: 7 } as const
+    expect([movePick(POINTS, place, 'on'), movePick(POINTS, place, 'back')]).toEqual([
+      { kind: 'row', id: 3 },
+      { kind: 'row', id: 2 },
+    ])
+    const there = { kind: 'place', at: 5 } as const
+    expect([movePick(POINTS, there, 'on'), movePick(POINTS, there, 'back')]).toEqual([
+      { kind: 'row', id: 3 },
+      { kind: 'row', id: 1 },
+    ])
+    const far = { kind: 'place', at: 20 } as const
+    expect([movePick(POINTS, far, 'on'), movePick(POINTS, far, 'back')]).toEqual([
+      { kind: 'row', id: 4 },
+      { kind: 'row', id: 4 },
+    ])
+    expect([
+      placeOf(POINTS, place),
+      placeOf(POINTS, { kind: 'row', id: 3 }),
+      placeOf(POINTS, { kind: 'row', id: 9 }),
+    ]).toEqual([7, 10, null])
+    expect([placeOf(POINTS, NOTHING), placeOf(POINTS, spanBetween(1, 2))]).toEqual([null, null])
+    expect(stretchSpan(POINTS, place, 'on')).toEqual(spanBetween(7, 10))
   })
 
   it('stretches a span over the point next to it, on either side of where it began', () => {

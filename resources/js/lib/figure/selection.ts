@@ -9,10 +9,12 @@ export interface PickPoint {
   isAside: boolean
 }
 
-/** What is picked on a figure: nothing, one row, or a stretch of x with the rows inside. */
+/** What is picked on a figure: nothing, one row, a place along x, or a stretch of it with the rows inside. */
 export type Selection =
   | { kind: 'none' }
   | { kind: 'row'; id: number }
+  /** A place along x, at a reading or between two. */
+  | { kind: 'place'; at: number }
   | { kind: 'span'; from: number; to: number; anchor: number; head: number }
 
 export const NOTHING: Selection = { kind: 'none' }
@@ -44,10 +46,33 @@ type Movement = 'back' | 'on'
 export function movePick(points: readonly PickPoint[], selection: Selection, movement: Movement): Selection {
   if (points.length === 0) return NOTHING
   const index = selection.kind === 'row' ? points.findIndex(({ id }) => id === selection.id) : -1
-  const start = movement === 'on' ? 0 : points.length - 1
+  const start =
+    selection.kind === 'place'
+      ? movement === 'on'
+        ? firstBeyond(points, selection.at)
+        : firstFrom(points, selection.at) - 1
+      : movement === 'on'
+        ? 0
+        : points.length - 1
   const wanted = index === -1 ? start : index + (movement === 'on' ? 1 : -1)
   const point = points[Math.max(0, Math.min(points.length - 1, wanted))]
   return point === undefined ? NOTHING : { kind: 'row', id: point.id }
+}
+
+/** Where along x something is picked; null for nothing and for a span. */
+export function placeOf(points: readonly PickPoint[], selection: Selection): number | null {
+  if (selection.kind === 'place') return selection.at
+  return selection.kind === 'row' ? (points.find(({ id }) => id === selection.id)?.x ?? null) : null
+}
+
+function firstFrom(points: readonly PickPoint[], at: number): number {
+  const index = points.findIndex(({ x }) => x >= at - 1e-9)
+  return index === -1 ? points.length : index
+}
+
+function firstBeyond(points: readonly PickPoint[], at: number): number {
+  const index = points.findIndex(({ x }) => x > at + 1e-9)
+  return index === -1 ? points.length : index
 }
 
 /** Stretches the span from where it began to the next point in a direction. */
@@ -55,12 +80,7 @@ export function stretchSpan(points: readonly PickPoint[], selection: Selection, 
   const places = points.map(({ x }) => x)
   const first = places[0]
   if (first === undefined) return NOTHING
-  const anchor =
-    selection.kind === 'span'
-      ? selection.anchor
-      : selection.kind === 'row'
-        ? (points.find(({ id }) => id === selection.id)?.x ?? first)
-        : first
+  const anchor = selection.kind === 'span' ? selection.anchor : (placeOf(points, selection) ?? first)
   const head = selection.kind === 'span' ? selection.head : anchor
   const next =
     movement === 'on'

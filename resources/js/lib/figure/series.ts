@@ -245,6 +245,7 @@ export function markSeries(columns: readonly Column[], panel: number, input: Fig
 
 export function pickedSeries(input: FigureInput, ink: Ink) {
   const { selection } = input
+  if (selection?.kind === 'place') return [placeRule(selection.at, ink)]
   const point = selection?.kind === 'row' ? pickPoints(input).find(({ id }) => id === selection.id) : undefined
   if (point === undefined) return []
   return [
@@ -259,6 +260,22 @@ export function pickedSeries(input: FigureInput, ink: Ink) {
       silent: true,
     },
   ]
+}
+
+/** Where along x somebody looks. */
+function placeRule(at: number, ink: Ink) {
+  return {
+    name: 'place',
+    type: 'line' as const,
+    data: [],
+    markLine: {
+      silent: true,
+      symbol: 'none',
+      label: { show: false },
+      lineStyle: { color: ink.amber, type: 'dashed' as const, width: 1.5 },
+      data: [{ xAxis: at }],
+    },
+  }
 }
 
 export function nextSeries(next: number, x: Column, range: AxisRange, ink: Ink) {

@@ -1,0 +1,32 @@
+import type { PointNumbers } from '../api/types'
+import { measuredText } from '../notebook/labels'
+
+export interface PointRow {
+  /** What is pressed to keep it. */
+  word: string
+  value: string
+  beside: string[]
+  problem: string | null
+  method: string
+}
+
+const WORDS: Readonly<Record<string, { word: string; value: string; beside: Readonly<Record<string, string>> }>> = {
+  'value-at': { word: 'value', value: 'value', beside: {} },
+  tangent: { word: 'tangent', value: 'slope', beside: {} },
+  difference: { word: 'change', value: 'dy', beside: { dx: 'over' } },
+}
+
+/** What is told of a place, one word a line that can be kept of it. */
+export function pointRows({ lines }: PointNumbers): PointRow[] {
+  return lines.flatMap(({ method, numbers, problem }): PointRow[] => {
+    const telling = WORDS[method]
+    if (telling === undefined) return []
+    const named = (name: string) => numbers.find((one) => one.name === name)?.measured
+    const value = named(telling.value)
+    const beside = Object.entries(telling.beside).flatMap(([name, words]) => {
+      const known = named(name)
+      return known === undefined ? [] : [`${words} ${measuredText(known)}`]
+    })
+    return [{ word: telling.word, value: value === undefined ? '' : measuredText(value), beside, problem, method }]
+  })
+}

@@ -1,0 +1,70 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { look, paste } from './table'
+import { Teacher } from './teacher'
+
+/** Dough with yeast that rises, faster and faster: h = t²/2 in mm, so that its tangent at t is t. */
+const DOUGH = `t (min);h (mm)\n${Array.from({ length: 21 }, (_, t) => `${t};${((t * t) / 2).toFixed(1)}`).join('\n')}\n`
+
+const figure = (page: Page) => page.getByRole('group', { name: /^Figure: arrow keys/ })
+const numbers = (page: Page) => page.getByLabel('Numbers of the place')
+
+async function openDough(page: Page): Promise<Teacher> {
+  const teacher = new Teacher(page)
+  await teacher.signIn()
+  await teacher.beginTyped('How fast does the dough rise?')
+  await paste(page, DOUGH)
+  const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
+  await dialog.getByRole('button', { name: /^Take 21 rows/ }).click()
+  await expect(dialog).toBeHidden()
+  await page.getByRole('link', { name: 'Go to Reason' }).click()
+  await expect(figure(page)).toBeVisible()
+  return teacher
+}
+
+test.describe('a tangent', () => {
+  test('at three moments, kept as lines, by keyboard alone', async ({ page }) => {
+    const teacher = await openDough(page)
+    for (const at of [5, 10, 15]) {
+      await figure(page).focus()
+      for (let t = 0; t <= at; t++) await page.keyboard.press('ArrowRight')
+      await expect(numbers(page)).toContainText(new RegExp(`tangent\\s*${at} mm/min`))
+      if (at === 10) await look(page, 'tangent-picked')
+      const word = numbers(page).getByRole('button', { name: 'tangent' })
+      await word.focus()
+      await page.keyboard.press('Enter')
+      const line = await teacher.resultOf(`Tangent of h at ${at} min`)
+      expect(line.value).toBeCloseTo(at, 6)
+    }
+  })
+
+  test('follows the pointer, is left by a click, and tells the change from another place', async ({ page }) => {
+    await openDough(page)
+    const box = await figure(page).boundingBox()
+    if (box === null) throw new Error('There is no figure.')
+    await page.getByRole('button', { name: 'tangent', exact: true }).click()
+    const slope = async () => Number(/tangent\s*([\d.]+)/.exec(await numbers(page).innerText())?.[1])
+    await page.mouse.move(box.x + 0.4 * box.width, box.y + 0.5 * box.height)
+    await expect(numbers(page)).toBeVisible()
+    const early = await slope()
+    await page.mouse.move(box.x + 0.8 * box.width, box.y + 0.5 * box.height, { steps: 6 })
+    await expect.poll(slope).toBeGreaterThan(early + 4)
+    await look(page, 'tangent-follows')
+    await page.mouse.down()
+    await page.mouse.up()
+    const left = await slope()
+    await page.mouse.move(box.x + 0.5 * box.width, box.y + 0.2 * box.height, { steps: 3 })
+    expect(await slope(), 'It stays where it was left.').toBe(left)
+    await page.getByRole('button', { name: 'change from here' }).click()
+    await page.mouse.click(box.x + 0.4 * box.width, box.y + 0.9 * box.height)
+    await page.getByRole('button', { name: 'tangent', exact: true }).click()
+    await page.mouse.move(box.x + 0.3 * box.width, box.y + 0.5 * box.height, { steps: 3 })
+    await expect(numbers(page)).toContainText(/change\s*−\d+(\.\d+)? mm\s*over −\d+(\.\d+)? min/)
+    await page.mouse.down()
+    await page.mouse.up()
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await numbers(page).getByRole('button', { name: 'change' }).click()
+    await expect(page.getByText(/^Change of h from /)).toBeVisible()
+    await page.keyboard.press('Escape')
+  })
+})
