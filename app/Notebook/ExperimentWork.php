@@ -51,6 +51,12 @@ final readonly class ExperimentWork
         foreach ($touched->dataOf === [] && $touched->of('runs') === [] ? [] : $this->rows->columns as $column) {
             $ofRows += array_fill_keys($this->worked->graph->restingOn($column->symbol), true);
         }
+        // What works over the runs knows them by more than their rows: by what is typed for each, and by which of them count.
+        foreach ($touched->of('runs') === [] ? [] : $this->worked->notebook->lines as $line) {
+            if (! $line->isPerRun && array_filter($line->uses, $this->worked->notebook->isPerRun(...)) !== []) {
+                $ofRows += array_fill_keys([$line->symbol, ...$this->worked->graph->restingOn($line->symbol)], true);
+            }
+        }
         $runs = [...$touched->dataOf, ...$touched->of('runs')];
         $isAnyUnknown = $this->isAnyGone($touched);
 
