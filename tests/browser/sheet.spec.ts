@@ -130,6 +130,7 @@ test.describe('what a spreadsheet is used for in a lesson', () => {
     await page.keyboard.press('Escape')
     await expect(figure(page, /half strength trial 1.*full strength trial 1/)).toBeVisible()
     await page.getByRole('button', { name: 'Runs', exact: true }).click()
+    await page.getByRole('button', { name: 'every run' }).click()
     await expect(page.getByRole('row', { name: /half strength trial 1/ })).toContainText('−0.02')
     await expect(page.getByRole('row', { name: /full strength trial 1/ })).toContainText('−0.04')
     await look(page, 'sheet-two-runs')

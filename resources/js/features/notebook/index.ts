@@ -1,6 +1,7 @@
+export { inTurn } from './turns'
 export { useChange, type Sending } from './useChange'
 export { useExperimentChange } from './useExperimentChange'
-export { useNotebook, useNotebookQuery, useRunRows, useRunsTable, useWorked } from './useNotebook'
+export { notebookKey, useNotebook, useNotebookQuery, useRunRows, useRunsTable, useWorked } from './useNotebook'
 export { useNotebookNews } from './useNotebookNews'
 export {
   useBeginRun,

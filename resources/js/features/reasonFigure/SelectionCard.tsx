@@ -48,7 +48,10 @@ function placeOf(
     return { x: px + 14, y: Math.max(4, py + 14) }
   }
   const anyHeight = points[0]?.y ?? 0
-  if (selection.kind === 'place') return { x: canvas.toPixel(0, selection.at, anyHeight)[0] + 14, y: TOP_PX }
+  if (selection.kind === 'place') {
+    const [at] = canvas.toPixel(0, selection.at, anyHeight)
+    return { x: at + BESIDE_PX > canvas.width ? at - BESIDE_PX + EDGE_PX : at + 14, y: TOP_PX }
+  }
   const [from] = canvas.toPixel(0, selection.from, anyHeight)
   const [to] = canvas.toPixel(0, selection.to, anyHeight)
   const isRoomLeft = from - BESIDE_PX > 0 && to + BESIDE_PX > canvas.width

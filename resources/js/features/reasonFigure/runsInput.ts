@@ -10,13 +10,18 @@ export function isOfRuns(notebook: Notebook, figure: Figure | undefined): boolea
   return figure !== undefined && !notebook.columns.some(({ symbol }) => symbol === figure.x)
 }
 
+/** A symbol that was made of a title says nothing more than it: slope1 of “Slope”. */
+function isNamedAlike(symbol: string, title: string): boolean {
+  return symbol.replace(/\d+$/, '') === title.toLowerCase()
+}
+
 /** The columns of the runs as those of a figure. */
 export function runsColumns(table: RunsTable): Column[] {
   return table.columns.map(({ symbol, title, unit }, index) => ({
     id: -1 - index,
     symbol,
     name: title,
-    shownName: title,
+    shownName: isNamedAlike(symbol, title) ? symbol : title,
     unit,
     kind: 'derived',
     role: null,
@@ -91,7 +96,8 @@ export function runsCaption(notebook: Notebook, figure: Figure, table: RunsTable
   if (figure.caption !== null) return `Figure 1. ${figure.caption}`
   const title = (symbol: string) => {
     const column = table.columns.find((one) => one.symbol === symbol)
-    return column === undefined || column.title === symbol ? symbol : `${column.title} ${symbol}`
+    if (column === undefined || column.title === symbol) return symbol
+    return isNamedAlike(symbol, column.title) ? column.title : `${column.title} ${symbol}`
   }
   const aside = notebook.runs.filter((run) => run.aside !== null)
   const conditions = byCondition(notebook.runs)

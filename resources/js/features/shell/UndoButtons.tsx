@@ -1,28 +1,28 @@
+import { useQueryClient } from '@tanstack/react-query'
 import { Redo2, Undo2 } from 'lucide-react'
 import { useEffect } from 'react'
 import type { Notebook } from '../../lib/api/types'
 import { sentenceOf } from '../../lib/api/problem'
 import { useNotices } from '../../ui/notices'
-import { useUndo } from '../notebook'
+import { inTurn, notebookKey, useUndo } from '../notebook'
 
 /** Undo and redo of every change of the notebook: two buttons, and the keys everybody knows. */
 export function UndoButtons({ notebook }: { notebook: Notebook }) {
   const { undo, redo } = useUndo(notebook.id)
   const { tell } = useNotices()
+  const client = useQueryClient()
   const isBusy = undo.isPending || redo.isPending
 
   function handle(which: 'undo' | 'redo') {
-    const what = notebook[which]
-    if (what === null || isBusy) return
-    const act = which === 'undo' ? undo : redo
-    act.ask().then(
-      () => {
-        tell(which === 'undo' ? `Undone: ${what}.` : `Done again: ${what}.`)
-      },
-      (error: unknown) => {
-        tell(sentenceOf(error))
-      },
-    )
+    // What it takes back is known once all that was typed before has arrived.
+    inTurn(notebook.id, async () => {
+      const what = client.getQueryData<Notebook>(notebookKey(notebook.id))?.[which] ?? null
+      if (what === null) return
+      await (which === 'undo' ? undo : redo).ask()
+      tell(which === 'undo' ? `Undone: ${what}.` : `Done again: ${what}.`)
+    }).catch((error: unknown) => {
+      tell(sentenceOf(error))
+    })
   }
 
   useEffect(() => {

@@ -5,7 +5,7 @@ import { sentenceOf } from '../../lib/api/problem'
 import type { Notebook, Row, RunRows } from '../../lib/api/types'
 import { columnsOn, whatChanged, type Changed } from '../../lib/notebook/whatChanged'
 import { uuid } from '../../lib/uuid'
-import { useTyping, useWorked } from '../notebook'
+import { inTurn, useTyping, useWorked } from '../notebook'
 
 /** A block of cells on its way to being kept; one that was refused stays in sight until it is tried again or given up. */
 interface Edit {
@@ -30,7 +30,6 @@ export function useCellEdits(notebook: Notebook, runId: number, rowAt: (place: n
   })
   const [edits, setEdits] = useState<Edit[]>([])
   const [changed, setChanged] = useState<{ columns: string[]; results: Changed[] }>({ columns: [], results: [] })
-  const queue = useRef(Promise.resolve())
 
   async function numberOf(place: number): Promise<number | null> {
     const rows = client.getQueryData<RunRows>(['rows', runId])
@@ -65,7 +64,7 @@ export function useCellEdits(notebook: Notebook, runId: number, rowAt: (place: n
 
   function send(edit: Edit): void {
     const number = rowAt(edit.place)?.number
-    queue.current = queue.current.then(() => keep(edit, number))
+    void inTurn(notebook.id, () => keep(edit, number))
   }
 
   function put(place: number, columns: number[], cells: string[][]): void {
