@@ -84,7 +84,7 @@ await shot('straighten')
 // Nine trials of three strengths, and what each strength comes to.
 const rates = { full: [0.01139, 0.01097, 0.01118], half: [0.00651, 0.00622, 0.00641], quarter: [0.00318, 0.00341, 0.00329] }
 const trials = Object.keys(rates).flatMap((strength) => [1, 2, 3].map((trial) => `${strength} trial ${trial} (g)`))
-const loss = [0, 10, 20, 30, 40, 50, 60].map((t) => [t, ...Object.values(rates).flat().map((rate, k) => (rate * t + 0.004 * Math.sin(t / 3 + k)).toFixed(3))])
+const loss = [0, 10, 20, 30, 40, 50, 60].map((t) => [t, ...Object.values(rates).flat().map((rate, k) => (rate * t + 0.004 * Math.sin((t * (k + 3)) / 20)).toFixed(3))])
 await page.goto('/begin')
 await page.getByRole('button', { name: 'Blank notebook', exact: true }).click()
 await page.getByLabel('Bench', { exact: true }).selectOption('none: numbers are typed or pasted')

@@ -1,27 +1,18 @@
-import { useQueries } from '@tanstack/react-query'
 import { useCallback, useMemo, useState, type KeyboardEvent } from 'react'
-import { answerOf, api } from '../../lib/api/client'
 import type { Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
-import { selectionInUnits, shownAlong } from '../../lib/figure/axisUnits'
-import { paperInk } from '../../lib/figure/ink'
-import { beyondAxes, pickPoints } from '../../lib/figure/drawn'
-import { notebookFigure } from '../../lib/figure/notebookFigure'
+import { selectionInUnits } from '../../lib/figure/axisUnits'
+import { pickPoints } from '../../lib/figure/drawn'
 import { movePick, NOTHING, placeOf, stretchSpan, type Selection } from '../../lib/figure/selection'
 import { columnHead } from '../../lib/notebook/labels'
-import { hasRows } from '../../lib/notebook/runs'
-import { useRunsTable } from '../notebook'
-import { download, FitView, NotebookFigure, PICTURE_ROOM, pictureOf, useLookedAt, type FigureCanvas } from '../figure'
+import { NotebookFigure, type FigureCanvas } from '../figure'
 import { AxesCard } from './AxesCard'
-import { captionOf } from './caption'
-import { figureInput, withMarks } from './figureInput'
-import { FigureTitle } from './FigureTitle'
-import { FigureWords } from './FigureWords'
+import { FigureFoot } from './FigureFoot'
+import { FigureHeader } from './FigureHeader'
+import { withMarks } from './figureInput'
 import { NoFigure } from './NoFigure'
 import { RunMenu } from './RunMenu'
-import { isOfRuns, runsCaption, runsColumns, runsInput } from './runsInput'
-import { RunsMenu } from './RunsMenu'
 import { SelectionMenu } from './SelectionMenu'
-import { useNear } from './useNear'
+import { useDrawing } from './useDrawing'
 import { usePointNumbers } from './usePointNumbers'
 import { useSpanGesture } from './useSpanGesture'
 
@@ -60,33 +51,24 @@ export function ReasonFigurePanel({
   const [areAxesShown, setAreAxesShown] = useState(false)
   const [shown, setShown] = useState<number[]>([])
   const figure = notebook.figures[place] ?? notebook.figures.at(-1)
-  const others = useOthers(
+  const {
+    input,
+    along,
+    watch,
+    isRuns,
+    rows: drawnRows,
+    drawnFrom,
+    caption,
+    plain,
+  } = useDrawing({
     notebook,
-    shown.filter((id) => id !== run.id),
-  )
-  // What is selected is kept in the units of the columns, whatever unit an axis has.
-  const along = useMemo(() => shownAlong(figure?.axis, figure?.x ?? ''), [figure])
-  const [seen, watch] = useLookedAt()
-  const looked = useMemo(
-    () => (seen.x === null ? null : { min: along.back(seen.x.min), max: along.back(seen.x.max) }),
-    [seen, along],
-  )
-  const near = useNear(notebook, figure, rows, others, looked)
-  const isRuns = isOfRuns(notebook, figure)
-  const table = useRunsTable(notebook.id, notebook.revision, isRuns).data
-  const input = useMemo(
-    () =>
-      !isRuns || figure === undefined
-        ? figureInput({ notebook, figure, worked, run, ...near, selection })
-        : table === undefined
-          ? null
-          : runsInput(notebook, figure, worked, table, selection),
-    [isRuns, table, notebook, figure, worked, run, near, selection],
-  )
-  const drawnFrom = useMemo(
-    () => (isRuns && table !== undefined ? { ...notebook, columns: runsColumns(table) } : notebook),
-    [isRuns, table, notebook],
-  )
+    figure,
+    worked,
+    run,
+    rows,
+    shown,
+    selection,
+  })
   const shownSelection = selectionInUnits(selection, along.to)
   const handleSelect = useCallback(
     (chosen: Selection) => {
@@ -117,7 +99,6 @@ export function ReasonFigurePanel({
       input === null || numbers === null || figure === undefined ? input : withMarks(input, figure, numbers.marks),
     [input, figure, numbers],
   )
-  const beyond = useMemo(() => (input === null ? 0 : beyondAxes(input)), [input])
   const handleReady = useCallback(
     (made: FigureCanvas | null) => {
       setCanvas(made)
@@ -152,115 +133,37 @@ export function ReasonFigurePanel({
     )
   }
 
-  async function handlePicture(kind: 'png' | 'svg') {
-    const plain =
-      isRuns && figure !== undefined && table !== undefined
-        ? runsInput(notebook, figure, worked, table)
-        : figureInput({ notebook, figure, worked, run, rows, others })
-    if (plain === null) return
-    const ink = paperInk()
-    download(
-      await pictureOf(notebookFigure(plain, ink, PICTURE_ROOM), kind, ink, figure?.shownTitle ?? ''),
-      `${fileName(notebook.title)}-${run.number}.${kind}`,
-    )
-  }
-
-  const caption =
-    isRuns && figure !== undefined && table !== undefined
-      ? runsCaption(notebook, figure, table)
-      : captionOf(
-          notebook,
-          figure,
-          run,
-          rows,
-          others.map((other) => other.run),
-          beyond,
-        )
   const heads =
     input?.panels
       .map((columns, i) => [...columns, ...(input.drawing?.panels[i]?.right ?? [])].map(columnHead).join(', '))
       .join(' and ') ?? ''
   return (
     <section className="panel flex min-h-[28rem] min-w-0 flex-col p-4" aria-labelledby="figure-title">
-      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-        <FigureTitle key={figure?.id} experiment={notebook.id} figure={figure} />
-        {notebook.figures.length > 1 ? (
-          <span className="flex gap-1 text-sm" role="group" aria-label="Figures">
-            {notebook.figures.map((one, index) => (
-              <button
-                key={one.id}
-                type="button"
-                className={`rounded px-1.5 ${one.id === figure?.id ? 'bg-base-300 font-semibold' : 'word-button'}`}
-                aria-pressed={one.id === figure?.id}
-                title={one.shownTitle}
-                onClick={() => {
-                  setPlace(index)
-                }}
-              >
-                {index + 1}
-              </button>
-            ))}
-          </span>
-        ) : null}
-        <span className="flex-1" />
-        {figure === undefined ? null : <FigureWords notebook={drawnFrom} figure={figure} />}
-        {figure === undefined ? null : (
-          <button
-            type="button"
-            className="word-button text-sm font-normal!"
-            aria-expanded={areAxesShown}
-            onClick={() => {
-              setAreAxesShown(!areAxesShown)
-            }}
-          >
-            Axes …
-          </button>
-        )}
-        {figure === undefined || isRuns ? null : (
-          <button
-            type="button"
-            className="word-button text-sm font-normal!"
-            onClick={() => {
-              onStraighten(figure.x, figure.panels[0]?.y[0] ?? '')
-            }}
-          >
-            straighten …
-          </button>
-        )}
-        {isRuns || figure === undefined ? null : (
-          <button
-            type="button"
-            className="word-button text-sm font-normal!"
-            aria-pressed={isFollowing}
-            title="A tangent follows the pointer; a click leaves it there"
-            onClick={() => {
-              setIsFollowing(!isFollowing)
-              if (isFollowing) onSelect(NOTHING)
-            }}
-          >
-            {isFollowing ? 'tangent: follows' : 'tangent'}
-          </button>
-        )}
-        {isRuns ? null : (
-          <RunsMenu
-            runs={notebook.runs.filter(hasRows)}
-            current={run.id}
-            shown={shown}
-            onRun={onRun}
-            onShow={setShown}
-          />
-        )}
-        <FitView canvas={canvas} />
-        <span className="text-sm">
-          Save{' '}
-          <button type="button" className="word-button" onClick={() => void handlePicture('png')}>
-            PNG
-          </button>{' '}
-          <button type="button" className="word-button" onClick={() => void handlePicture('svg')}>
-            SVG
-          </button>
-        </span>
-      </div>
+      <FigureHeader
+        notebook={notebook}
+        drawnFrom={drawnFrom}
+        figure={figure}
+        isRuns={isRuns}
+        run={run}
+        shown={shown}
+        canvas={canvas}
+        areAxesShown={areAxesShown}
+        isFollowing={isFollowing}
+        onPlace={(chosen) => {
+          setPlace(chosen)
+          onSelect(NOTHING)
+        }}
+        onShow={setShown}
+        onRun={onRun}
+        onAxes={() => {
+          setAreAxesShown(!areAxesShown)
+        }}
+        onFollow={() => {
+          setIsFollowing(!isFollowing)
+          if (isFollowing) onSelect(NOTHING)
+        }}
+        onStraighten={onStraighten}
+      />
       {figure === undefined || !areAxesShown ? null : (
         <AxesCard
           notebook={drawnFrom}
@@ -305,7 +208,7 @@ export function ReasonFigurePanel({
           ) : (
             <SelectionMenu
               notebook={notebook}
-              rows={near.rows}
+              rows={drawnRows}
               points={points}
               x={input.x}
               ys={figure?.panels.flatMap((panel) => [...panel.y, ...panel.right]) ?? []}
@@ -322,35 +225,12 @@ export function ReasonFigurePanel({
           )}
         </div>
       )}
-      <p className="quiet mt-2 text-sm">{caption}</p>
+      <FigureFoot
+        caption={caption}
+        name={`${notebook.title} ${run.number}`}
+        title={figure?.shownTitle ?? ''}
+        plain={plain}
+      />
     </section>
-  )
-}
-
-/** The rows of further runs that are drawn with the one in hand. */
-function useOthers(notebook: Notebook, ids: readonly number[]): { run: RunSummary; rows: RunRows }[] {
-  const fetched = useQueries({
-    queries: ids.map((run) => ({
-      queryKey: ['rows', run],
-      queryFn: () => answerOf(api.GET('/api/runs/{run}', { params: { path: { run } } })),
-    })),
-    combine: (results) => results.map(({ data }) => data),
-  })
-  return useMemo(
-    () =>
-      fetched.flatMap((rows) => {
-        const run = notebook.runs.find(({ id }) => id === rows?.id)
-        return rows === undefined || run === undefined ? [] : [{ run, rows }]
-      }),
-    [fetched, notebook.runs],
-  )
-}
-
-function fileName(title: string): string {
-  return (
-    title
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '') || 'figure'
   )
 }

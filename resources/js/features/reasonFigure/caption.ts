@@ -38,8 +38,12 @@ export function captionOf(
 
 const MOST_NAMED = 6
 
-/** Many that follow each other by their numbers are told by the first and the last. */
+/** Trials of some conditions are counted; many that follow each other by their numbers are told by the first and the last. */
 function runNames(runs: readonly RunSummary[]): string {
+  const conditions = new Set(runs.map(({ condition }) => condition))
+  if (!conditions.has(null) && conditions.size < runs.length) {
+    return `${runs.length} runs of ${countOf(conditions.size, 'condition')}`
+  }
   const [first, last] = [runs[0], runs.at(-1)]
   const isNumbered = runs.every(
     ({ name, number }, i) => name === `Run ${number}` && number === (first?.number ?? 0) + i,

@@ -46,8 +46,9 @@ export function figureInput({
     x: named(x, figure.axis) ?? x,
     panels: there.panels.map(({ y, axis }) => y.flatMap((symbol) => named(column(symbol), axis) ?? [])),
     drawing: drawingOf(there, column),
-    runs: [...others.map((other) => drawn(other.run, other.rows)), drawn(run, rows)].sort(
-      (a, b) => a.number - b.number,
+    runs: byColour(
+      [...others, { run, rows }].sort((a, b) => a.run.number - b.run.number),
+      drawn,
     ),
     marks: [
       ...marksOf(notebook, worked, run.id),
@@ -60,6 +61,20 @@ export function figureInput({
     ...(selection === undefined ? {} : { selection }),
   }
   return inUnits(input, there)
+}
+
+/** Trials of a condition look alike and are named once, as where nine runs of three strengths are drawn. */
+function byColour(
+  all: readonly { run: RunSummary; rows: RunRows }[],
+  drawn: (run: RunSummary, rows: RunRows) => DrawnRun,
+): DrawnRun[] {
+  const conditions = [...new Set(all.map(({ run }) => run.condition))]
+  const isByCondition = !conditions.includes(null) && conditions.length < all.length
+  return all.map(({ run, rows }) =>
+    isByCondition
+      ? { ...drawn(run, rows), number: 1 + conditions.indexOf(run.condition), name: run.condition ?? '' }
+      : drawn(run, rows),
+  )
 }
 
 /** The same with marks of what nobody keeps yet, in the units of the axes. */

@@ -38,6 +38,33 @@ describe('what the figure of Reason draws', () => {
     expect(input?.spans).toEqual([[2, 4]])
   })
 
+  it('draws trials of a condition alike, and names each condition once', () => {
+    const trial = (id: number, condition: string | null) => ({
+      run: { ...run(id), condition },
+      rows: runRows(id, ROWS),
+    })
+    const drawn = (...conditions: (string | null)[]) => {
+      const [last, ...others] = conditions.map((condition, i) => trial(i + 1, condition)).reverse()
+      if (last === undefined) return []
+      const made = figureInput({ notebook: base, figure: FIGURE, worked: [], ...last, others })
+      return made?.runs.map(({ id, number, name }) => [id, number, name])
+    }
+    expect(drawn('full', 'half', 'full')).toEqual([
+      [1, 1, 'full'],
+      [2, 2, 'half'],
+      [3, 1, 'full'],
+    ])
+    expect(drawn('full', 'half')).toEqual([
+      [1, 1, 'Run 1'],
+      [2, 2, 'Run 2'],
+    ])
+    expect(drawn('full', null, 'full')?.map(([, number]) => number)).toEqual([1, 2, 3])
+    const { run: named, rows } = trial(3, 'full')
+    expect(captionOf(base, FIGURE, named, rows, [trial(1, 'full').run, trial(2, 'half').run])).toContain(
+      '; 3 runs of 2 conditions, 4 readings',
+    )
+  })
+
   it('names marks by the number of their line and tells the result at the first', () => {
     const lines = [
       worked('Veq', 1, { marks: [mark('vertical'), mark('point', { label: 'half' }), mark('curve', { label: '' })] }),

@@ -1,0 +1,119 @@
+import { useState } from 'react'
+import type { Column, Notebook, Row } from '../../lib/api/types'
+import { circled, countOf, fixed } from '../../lib/format'
+import { unitBehind } from '../../lib/notebook/labels'
+import { ProblemNote } from '../../ui/ProblemNote'
+import { WordSelect } from '../../ui/WordSelect'
+import { useLines } from '../notebook'
+import { SpanNumbers } from './SpanNumbers'
+
+interface SpanWordsProps {
+  notebook: Notebook
+  runId: number
+  /** Symbols of what is drawn along x. */
+  ys: readonly string[]
+  x: Column
+  span: { from: number; to: number }
+  back: (value: number) => number
+  readings: readonly Row[]
+  /** Whether there are more rows than are known here. */
+  isThinned: boolean
+  onSetAside: (readings: readonly Row[]) => void
+  onClear: () => void
+}
+
+/** What a span comes to, and what can be done with it. */
+export function SpanWords({
+  notebook,
+  runId,
+  ys,
+  x,
+  span,
+  back,
+  readings,
+  isThinned,
+  onSetAside,
+  onClear,
+}: SpanWordsProps) {
+  const { add, change } = useLines(notebook.id)
+  const [y, setY] = useState(ys[0] ?? '')
+  const of = ys.includes(y) ? y : (ys[0] ?? '')
+  const round = (value: number) => Number(value.toPrecision(6))
+  const spanTold = {
+    columnId: x.id,
+    name: `span ${notebook.spans.length + 1}`,
+    from: round(back(span.from)),
+    to: round(back(span.to)),
+  }
+  // Lines that work along this very column can be told to look here.
+  const along = notebook.lines.filter(({ uses }) => uses.x === x.symbol)
+  const unit = unitBehind(x.unit, x.symbol)
+  const shown = (value: number) =>
+    x.decimals === null ? Number(value.toPrecision(5)).toString() : fixed(value, x.decimals)
+  return (
+    <>
+      <p className="quiet">
+        {shown(span.from)} to {shown(span.to)} {unit} ·{' '}
+        {isThinned ? `${countOf(readings.length, 'point')} of those drawn` : countOf(readings.length, 'reading')}
+        {ys.length > 1 ? (
+          <>
+            {' '}
+            · of <WordSelect label="Column the numbers are of" value={of} options={ys} onChange={setY} />
+          </>
+        ) : null}
+      </p>
+      <SpanNumbers
+        notebook={notebook}
+        runId={runId}
+        x={x.symbol}
+        y={of}
+        from={spanTold.from}
+        to={spanTold.to}
+        isPending={add.isPending}
+        onKeep={({ method, title, texts }) => {
+          add.act(
+            {
+              method,
+              title,
+              isPerRun: true,
+              uses: method === 'statistics' ? { column: of } : { x: x.symbol, y: of },
+              ...(Object.keys(texts).length === 0 ? {} : { texts }),
+              span: spanTold,
+            },
+            onClear,
+          )
+        }}
+      />
+      <p className="flex flex-wrap gap-x-4">
+        {along.map((line) => (
+          <button
+            key={line.id}
+            type="button"
+            className="word-button"
+            title={line.shownTitle}
+            disabled={change.isPending}
+            onClick={() => {
+              change.act({ line: line.id, span: spanTold }, onClear)
+            }}
+          >
+            {circled(notebook.lines.indexOf(line) + 1)} here
+          </button>
+        ))}
+        <button
+          type="button"
+          className="word-button"
+          disabled={readings.length === 0}
+          onClick={() => {
+            onSetAside(readings)
+          }}
+        >
+          set aside
+        </button>
+        <button type="button" className="word-button font-normal!" onClick={onClear}>
+          clear
+        </button>
+      </p>
+      <ProblemNote problem={add.error ?? change.error} />
+    </>
+  )
+}
