@@ -57,5 +57,12 @@ export function Figure({
     canvas.current?.draw((room, view) => option(inkOf(element), room, view), { isLarge, isAlongX })
   }, [option, isLarge, isAlongX, themeCount])
 
-  return <div ref={host} role="img" aria-label={summary} className={`h-full w-full ${className}`} />
+  return (
+    <div
+      ref={host}
+      role="img"
+      aria-label={summary}
+      className={`h-full w-full ${isMovable ? 'touch-pan-y' : ''} ${className}`}
+    />
+  )
 }

@@ -136,6 +136,17 @@ describe('keys at a figure', () => {
     expect(seen).toHaveLength(4)
   })
 
+  it('bring what they reach into sight', () => {
+    const one = view()
+    one.reveal(9)
+    expect(seen, 'It is in sight.').toEqual([])
+    one.key('+')
+    one.key('+')
+    one.reveal(9.5)
+    expect((one.view.x?.min ?? 0) + (one.view.x?.max ?? 0)).toBeCloseTo(19, 9)
+    expect(seen).toHaveLength(3)
+  })
+
   it('lead back to all of it', () => {
     const one = view()
     one.fit()

@@ -1,4 +1,4 @@
-import { WHOLE, moved, zoomed, type DrawnAxes, type Grip, type View } from '../../lib/figure/view'
+import { WHOLE, moved, revealed, zoomed, type DrawnAxes, type Grip, type View } from '../../lib/figure/view'
 import {
   meansAxis,
   seenBy,
@@ -62,6 +62,13 @@ export class FigureView {
   private move(way: 1 | -1): void {
     const drawn = this.drawn()
     if (drawn !== null) this.see(moved(this.view, drawn.whole, { axes: 'x' }, { x: -way * KEY_SHARE, y: 0 }))
+  }
+
+  /** A place along x comes into sight. */
+  reveal(x: number): void {
+    const drawn = this.drawn()
+    const view = drawn === null ? this.view : revealed(this.view, drawn.whole, x)
+    if (view !== this.view) this.see(view)
   }
 
   /** @returns whether the wheel was for the figure */

@@ -2,8 +2,8 @@ import { useCallback, useMemo, useState, type KeyboardEvent } from 'react'
 import type { Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
 import { selectionInUnits } from '../../lib/figure/axisUnits'
 import { pickPoints } from '../../lib/figure/drawn'
+import { summaryOf } from '../../lib/figure/summary'
 import { movePick, NOTHING, placeOf, stretchSpan, type Selection } from '../../lib/figure/selection'
-import { columnHead } from '../../lib/notebook/labels'
 import { NotebookFigure, type FigureCanvas } from '../figure'
 import { AxesCard } from './AxesCard'
 import { FigureFoot } from './FigureFoot'
@@ -128,15 +128,16 @@ export function ReasonFigurePanel({
     if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return
     event.preventDefault()
     const movement = event.key === 'ArrowRight' ? 'on' : 'back'
-    handleSelect(
-      event.shiftKey ? stretchSpan(points, shownSelection, movement) : movePick(points, shownSelection, movement),
-    )
+    const chosen = event.shiftKey
+      ? stretchSpan(points, shownSelection, movement)
+      : movePick(points, shownSelection, movement)
+    handleSelect(chosen)
+    // What keys reach is seen.
+    const reached = chosen.kind === 'span' ? chosen.head : placeOf(points, chosen)
+    if (reached !== null) canvas?.view.reveal(reached)
   }
 
-  const heads =
-    input?.panels
-      .map((columns, i) => [...columns, ...(input.drawing?.panels[i]?.right ?? [])].map(columnHead).join(', '))
-      .join(' and ') ?? ''
+  const summary = useMemo(() => (input === null ? '' : summaryOf(input, caption)), [input, caption])
   return (
     <section className="panel flex min-h-[28rem] min-w-0 flex-col p-4" aria-labelledby="figure-title">
       <FigureHeader
@@ -185,7 +186,7 @@ export function ReasonFigurePanel({
         >
           <NotebookFigure
             input={drawn ?? input}
-            summary={`${heads} against ${columnHead(input.x)}. ${caption}`}
+            summary={summary}
             isMovable
             onReady={handleReady}
             className="cursor-crosshair"

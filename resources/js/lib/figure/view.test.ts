@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { moved, seenAxes, WHOLE, zoomed, type DrawnAxes, type Grip } from './view'
+import { moved, revealed, seenAxes, WHOLE, zoomed, type DrawnAxes, type Grip } from './view'
 
 const AXES: DrawnAxes = {
   x: { min: 0, max: 100, isLogarithmic: false },
@@ -53,6 +53,16 @@ describe('what is seen of a figure', () => {
     const tiny = zoomed(WHOLE, AXES, BOTH, { x: 0.5, y: 0.5 }, 1e-15)
     expect((tiny.x?.max ?? 0) - (tiny.x?.min ?? 0)).toBeCloseTo(1e-7, 10)
     expect((tiny.y[2]?.max ?? 0) / (tiny.y[2]?.min ?? 1)).toBeCloseTo(10, 9)
+  })
+
+  it('comes along to a place that is out of sight', () => {
+    const near = zoomed(WHOLE, AXES, BOTH, { x: 0.5, y: 0.5 }, 0.2)
+    expect(revealed(near, AXES, 45)).toBe(near)
+    expect(revealed(near, AXES, 80)).toEqual({ x: { min: 70, max: 90 }, y: near.y })
+    expect(revealed(WHOLE, AXES, 500)).toBe(WHOLE)
+    const log: DrawnAxes = { x: { min: 1, max: 10_000, isLogarithmic: true }, y: [] }
+    const { x } = revealed({ x: { min: 1, max: 10 }, y: {} }, log, 1000)
+    expect([x?.min, x?.max].map((end) => Math.log10(end ?? 0))).toEqual([2.5, 3.5])
   })
 
   it('is told axis by axis', () => {

@@ -52,6 +52,14 @@ export function moved(view: View, whole: DrawnAxes, grip: Grip, by: Shares): Vie
   })
 }
 
+/** With a place along x in sight: where it was not, it stands in the middle now. */
+export function revealed(view: View, whole: DrawnAxes, at: number): View {
+  if (view.x === null || (at >= view.x.min && at <= view.x.max)) return view
+  const [from, to] = [even({ ...whole.x, ...view.x }), whole.x.isLogarithmic ? Math.log10(at) : at]
+  const way = (from.min + from.max) / 2 - to
+  return moved(view, whole, { axes: 'x' }, { x: way / (from.max - from.min), y: 0 })
+}
+
 /** Axes as they are drawn with a view of them. */
 export function seenAxes(whole: DrawnAxes, view: View): DrawnAxes {
   return {
