@@ -12,5 +12,5 @@ export {
   type ReadingRequest,
   type Within,
 } from './useRuns'
-export { useColumns, useEntries, useFigures, useLines, type LineBody, type LinePatch } from './useThings'
+export { useColumns, useEntries, useFigures, useLines, useSpans, type LineBody, type LinePatch } from './useThings'
 export { useUndo } from './useUndo'

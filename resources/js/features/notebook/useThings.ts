@@ -80,6 +80,20 @@ export function useLines(experiment: number) {
   }
 }
 
+export function useSpans(experiment: number) {
+  return {
+    add: useChange<{ columnId: number; name: string; from: number; to: number }>(experiment, (body, header) =>
+      api.POST('/api/experiments/{experiment}/spans', { params: { path: { experiment }, header }, body }),
+    ),
+    rename: useChange<{ span: number; name: string }>(experiment, ({ span, name }, header) =>
+      api.PATCH('/api/experiments/{experiment}/spans/{span}', {
+        params: { path: { experiment, span }, header },
+        body: { name },
+      }),
+    ),
+  }
+}
+
 export function useFigures(experiment: number) {
   return {
     add: useChange<FigureBody>(experiment, (body, header) =>

@@ -3,7 +3,7 @@ import type { Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/ty
 import { selectionInUnits } from '../../lib/figure/axisUnits'
 import { pickPoints } from '../../lib/figure/drawn'
 import { summaryOf } from '../../lib/figure/summary'
-import { movePick, NOTHING, placeOf, stretchSpan, type Selection } from '../../lib/figure/selection'
+import { movePick, NOTHING, placeOf, spanBetween, stretchSpan, type Selection } from '../../lib/figure/selection'
 import { NotebookFigure, type FigureCanvas } from '../figure'
 import { AxesCard } from './AxesCard'
 import { FigureFoot } from './FigureFoot'
@@ -219,6 +219,9 @@ export function ReasonFigurePanel({
               numbers={numbers}
               from={from}
               onFrom={setFrom}
+              onSpan={(first, last) => {
+                onSelect(spanBetween(first, last))
+              }}
               onClear={() => {
                 onSelect(NOTHING)
               }}

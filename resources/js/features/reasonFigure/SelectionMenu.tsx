@@ -26,12 +26,14 @@ interface SelectionMenuProps {
   numbers: PointNumbers | null
   from: number | null
   onFrom: (from: number | null) => void
+  /** Another span is looked at, in the unit of the column. */
+  onSpan: (from: number, to: number) => void
   onClear: () => void
 }
 
 /** What can be done with the span or the reading just picked, in words beside it. */
 export function SelectionMenu(props: SelectionMenuProps) {
-  const { notebook, rows, points, x, ys, selection, back, canvas, numbers, from, onFrom, onClear } = props
+  const { notebook, rows, points, x, ys, selection, back, canvas, numbers, from, onFrom, onSpan, onClear } = props
   const { takeBack } = useSetAside(notebook, rows)
   const [asking, setAsking] = useState<readonly Row[] | null>(null)
   const rowOf = (id: number) => rows.rows.find((row) => row.id === id)
@@ -61,6 +63,7 @@ export function SelectionMenu(props: SelectionMenuProps) {
             readings={pointsIn(points, selection.from, selection.to).flatMap(({ id }) => rowOf(id) ?? [])}
             isThinned={isThinned(rows)}
             onSetAside={setAsking}
+            onSpan={onSpan}
             onClear={onClear}
           />
         ) : selection.kind === 'place' ? (

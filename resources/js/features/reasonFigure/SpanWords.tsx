@@ -1,10 +1,12 @@
 import { useState } from 'react'
 import type { Column, Notebook, Row } from '../../lib/api/types'
 import { circled, countOf, fixed } from '../../lib/format'
+import { namedSpans, nameOf, spanAt } from '../../lib/figure/spans'
 import { unitBehind } from '../../lib/notebook/labels'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { WordSelect } from '../../ui/WordSelect'
-import { useLines } from '../notebook'
+import { useLines, useSpans } from '../notebook'
+import { NameSpan } from './NameSpan'
 import { SpanNumbers } from './SpanNumbers'
 
 interface SpanWordsProps {
@@ -19,6 +21,8 @@ interface SpanWordsProps {
   /** Whether there are more rows than are known here. */
   isThinned: boolean
   onSetAside: (readings: readonly Row[]) => void
+  /** Another span is looked at, in the unit of the column. */
+  onSpan: (from: number, to: number) => void
   onClear: () => void
 }
 
@@ -33,9 +37,11 @@ export function SpanWords({
   readings,
   isThinned,
   onSetAside,
+  onSpan,
   onClear,
 }: SpanWordsProps) {
   const { add, change } = useLines(notebook.id)
+  const spans = useSpans(notebook.id)
   const [y, setY] = useState(ys[0] ?? '')
   const of = ys.includes(y) ? y : (ys[0] ?? '')
   const round = (value: number) => Number(value.toPrecision(6))
@@ -45,6 +51,11 @@ export function SpanWords({
     from: round(back(span.from)),
     to: round(back(span.to)),
   }
+  // One that is there already is shared, not made again.
+  const known = spanAt(notebook.spans, x.id, spanTold.from, spanTold.to)
+  const asked = known === undefined ? { span: spanTold } : { spanId: known.id }
+  const name = known === undefined ? '' : nameOf(known)
+  const others = namedSpans(notebook.spans, x.id).filter(({ id }) => id !== known?.id)
   // Lines that work along this very column can be told to look here.
   const along = notebook.lines.filter(({ uses }) => uses.x === x.symbol)
   const unit = unitBehind(x.unit, x.symbol)
@@ -53,6 +64,7 @@ export function SpanWords({
   return (
     <>
       <p className="quiet">
+        {name === '' ? '' : `“${name}” · `}
         {shown(span.from)} to {shown(span.to)} {unit} ·{' '}
         {isThinned ? `${countOf(readings.length, 'point')} of those drawn` : countOf(readings.length, 'reading')}
         {ys.length > 1 ? (
@@ -78,13 +90,21 @@ export function SpanWords({
               isPerRun: true,
               uses: method === 'statistics' ? { column: of } : { x: x.symbol, y: of },
               ...(Object.keys(texts).length === 0 ? {} : { texts }),
-              span: spanTold,
+              ...asked,
             },
             onClear,
           )
         }}
       />
-      <p className="flex flex-wrap gap-x-4">
+      <div className="flex flex-wrap gap-x-4">
+        <NameSpan
+          name={name}
+          isPending={spans.add.isPending || spans.rename.isPending}
+          onName={(said) => {
+            if (known === undefined) spans.add.act({ ...spanTold, name: said })
+            else spans.rename.act({ span: known.id, name: said })
+          }}
+        />
         {along.map((line) => (
           <button
             key={line.id}
@@ -93,7 +113,7 @@ export function SpanWords({
             title={line.shownTitle}
             disabled={change.isPending}
             onClick={() => {
-              change.act({ line: line.id, span: spanTold }, onClear)
+              change.act({ line: line.id, ...asked }, onClear)
             }}
           >
             {circled(notebook.lines.indexOf(line) + 1)} here
@@ -112,8 +132,25 @@ export function SpanWords({
         <button type="button" className="word-button font-normal!" onClick={onClear}>
           clear
         </button>
-      </p>
-      <ProblemNote problem={add.error ?? change.error} />
+      </div>
+      {others.length === 0 ? null : (
+        <p className="quiet">
+          or look at{' '}
+          {others.map((other) => (
+            <button
+              key={other.id}
+              type="button"
+              className="word-button mr-2"
+              onClick={() => {
+                onSpan(other.from, other.to)
+              }}
+            >
+              “{nameOf(other)}”
+            </button>
+          ))}
+        </p>
+      )}
+      <ProblemNote problem={add.error ?? change.error ?? spans.add.error ?? spans.rename.error} />
     </>
   )
 }

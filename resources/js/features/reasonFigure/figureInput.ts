@@ -2,6 +2,7 @@ import type { Figure, Mark, Notebook, RunRows, RunSummary, WorkedLine } from '..
 import type { DrawnRun, FigureInput, PlacedMark } from '../../lib/figure/drawn'
 import { drawingOf, inUnits, named } from '../../lib/figure/axisUnits'
 import type { Selection } from '../../lib/figure/selection'
+import { nameOf } from '../../lib/figure/spans'
 import { circled, typeset } from '../../lib/format'
 import { unitBehind } from '../../lib/notebook/labels'
 import { markerMarks } from '../../lib/timed/markers'
@@ -56,8 +57,8 @@ export function figureInput({
     ],
     ...(x.kind === 'time' ? { isTight: true } : {}),
     spans: notebook.spans
-      .filter((span) => span.columnId === x.id && spanIds.has(span.id))
-      .map(({ from, to }) => [from, to] as const),
+      .filter((span) => span.columnId === x.id && (spanIds.has(span.id) || nameOf(span) !== ''))
+      .map((span) => [span.from, span.to, nameOf(span)] as const),
     ...(selection === undefined ? {} : { selection }),
   }
   return inUnits(input, there)

@@ -35,7 +35,7 @@ describe('what the figure of Reason draws', () => {
       lines: [line(1, 'a', { spanId: 1 }), line(2, 'b', { spanId: 3 })],
     })
     const input = figureInput({ notebook: book, figure: FIGURE, worked: [], run: run(1), rows: runRows(1, ROWS) })
-    expect(input?.spans).toEqual([[2, 4]])
+    expect(input?.spans).toEqual([[2, 4, '']])
   })
 
   it('draws trials of a condition alike, and names each condition once', () => {

@@ -29,7 +29,7 @@ describe('axes in other units', () => {
     panels: [[PH]],
     runs: [{ id: 1, number: 1, name: 'Run 1', rows: [row(1, 5, { V: 5, pH: 3.8, T: 20 })] }],
     marks: [{ ...mark('point', { xSymbol: 'V', ySymbol: 'T', x: [10], y: [25] }), text: '' }],
-    spans: [[2, 4]],
+    spans: [[2, 4, 'start']],
     selection: spanBetween(8, 6),
   }
 
@@ -41,7 +41,7 @@ describe('axes in other units', () => {
     expect(cells?.V?.uncertainty).toBeCloseTo((input.runs[0]?.rows[0]?.cells.V?.uncertainty ?? 0) / 1000, 12)
     expect(cells?.pH).toEqual(input.runs[0]?.rows[0]?.cells.pH)
     expect(shown.marks?.[0]).toMatchObject({ x: [0.01], y: [298.15] })
-    expect(shown.spans).toEqual([[0.002, 0.004]])
+    expect(shown.spans).toEqual([[0.002, 0.004, 'start']])
     expect(shown.selection).toEqual(spanBetween(0.008, 0.006))
     expect(inUnits(input, plain)).toBe(input)
   })

@@ -61,7 +61,9 @@ export function inUnits(input: FigureInput, figure: Figure): FigureInput {
       rows: run.rows.map((row) => rowInUnits(row, changed)),
     })),
     ...(input.marks === undefined ? {} : { marks: input.marks.map((mark) => markInUnits(mark, shown)) }),
-    ...(input.spans === undefined ? {} : { spans: input.spans.map(([from, to]) => [x.to(from), x.to(to)] as const) }),
+    ...(input.spans === undefined
+      ? {}
+      : { spans: input.spans.map(([from, to, name]) => [x.to(from), x.to(to), name] as const) }),
     ...(input.selection === undefined ? {} : { selection: selectionInUnits(input.selection, x.to) }),
   }
 }

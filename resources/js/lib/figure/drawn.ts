@@ -41,8 +41,8 @@ export interface FigureInput {
   drawing?: DrawingWish
   runs: readonly DrawnRun[]
   marks?: readonly PlacedMark[]
-  /** Stretches of x that are shaded: those lines work over. */
-  spans?: readonly (readonly [number, number])[]
+  /** Stretches of x that are shaded, those lines work over and those that have a name, with that. */
+  spans?: readonly (readonly [number, number, string])[]
   selection?: Selection
   /** Where the next reading is to be taken. */
   next?: number | null

@@ -183,11 +183,16 @@ describe('a figure of a notebook', () => {
   })
 
   it('shades spans of lines and the one that is picked', () => {
-    const { named } = drawn({ spans: [[2, 4]], selection: { kind: 'span', from: 5, to: 8, anchor: 5, head: 8 } })
+    const { named } = drawn({
+      spans: [[2, 4, 'start']],
+      selection: { kind: 'span', from: 5, to: 8, anchor: 5, head: 8 },
+    })
     expect(named('rules')[0]?.markArea?.data.map(([a, b]) => [a.xAxis, b.xAxis])).toEqual([
       [2, 4],
       [5, 8],
     ])
+    expect(named('rules')[0]?.markArea?.data[0]?.[0]).toMatchObject({ label: { show: true, formatter: 'start' } })
+    expect(named('rules')[0]?.markArea?.data[1]?.[0]).toMatchObject({ label: { show: false } })
   })
 
   it('draws a line where a place is looked at, and says nothing along an axis without values', () => {

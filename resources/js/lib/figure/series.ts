@@ -163,8 +163,8 @@ export function markSeries(columns: readonly Column[], panel: number, input: Fig
   const shaded = isRight
     ? []
     : [
-        ...spans.map(([from, to]) => [from, to, 0.1] as const),
-        ...(selection?.kind === 'span' ? [[selection.from, selection.to, 0.12] as const] : []),
+        ...spans.map(([from, to, name]) => [from, to, 0.1, panel === 0 ? name : ''] as const),
+        ...(selection?.kind === 'span' ? [[selection.from, selection.to, 0.12, ''] as const] : []),
       ]
   const text = (position: string, label: string) => ({
     show: label !== '',
@@ -200,8 +200,8 @@ export function markSeries(columns: readonly Column[], panel: number, input: Fig
       },
       markArea: {
         silent: true,
-        data: shaded.map(([from, to, opacity]): [object, object] => [
-          { xAxis: from, itemStyle: { color: ink.primary, opacity } },
+        data: shaded.map(([from, to, opacity, name]): [object, object] => [
+          { xAxis: from, itemStyle: { color: ink.primary, opacity }, label: text('insideTopLeft', name) },
           { xAxis: to },
         ]),
       },
