@@ -131,6 +131,13 @@ test.describe('what is seen of a figure', () => {
     await expect.poll(() => labels(page)).toEqual(near)
     for (let i = 0; i < 3; i++) await page.keyboard.press('-')
     await expect.poll(() => labels(page)).toEqual([0, 20, 40, 60, 80, 100])
+    // Of other axes all is seen at first.
+    await page.keyboard.press('+')
+    await page.keyboard.press('+')
+    await expect.poll(async () => Math.min(...(await labels(page)))).toBeGreaterThan(0)
+    await page.getByLabel('x:').selectOption('T')
+    await page.getByLabel('x:').selectOption('t')
+    await expect.poll(() => labels(page)).toEqual([0, 20, 40, 60, 80, 100])
   })
 
   test('is stretched by two fingers on a phone', async ({ page }) => {

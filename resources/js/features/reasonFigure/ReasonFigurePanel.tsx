@@ -185,6 +185,8 @@ export function ReasonFigurePanel({
           onKeyDown={handleKeyDown}
         >
           <NotebookFigure
+            // What was seen of another figure, or along other axes, is nothing of this one.
+            key={JSON.stringify([figure?.id, figure?.x, figure?.axis, figure?.panels])}
             input={drawn ?? input}
             summary={summary}
             isMovable
