@@ -24,6 +24,8 @@ use App\Http\Controllers\PointsController;
 use App\Http\Controllers\ProbeController;
 use App\Http\Controllers\ProtocolController;
 use App\Http\Controllers\ReadingController;
+use App\Http\Controllers\RelationController;
+use App\Http\Controllers\ResidualController;
 use App\Http\Controllers\ReworkingController;
 use App\Http\Controllers\RowsFileController;
 use App\Http\Controllers\RunController;
@@ -138,6 +140,7 @@ Route::prefix('api')->group(function (): void {
             Route::delete('columns/{column}', [ColumnController::class, 'destroy']);
             Route::post('lines', [LineController::class, 'store']);
             Route::patch('lines/{line}', [LineController::class, 'update']);
+            Route::get('lines/{line}/residuals', ResidualController::class);
             Route::post('lines/{line}/copy', [LineController::class, 'copy']);
             Route::delete('lines/{line}', [LineController::class, 'destroy']);
             Route::post('spans', [SpanController::class, 'store']);
@@ -183,6 +186,8 @@ Route::prefix('api')->group(function (): void {
             Route::get('near', NearRowsController::class);
             Route::get('span', SpanNumbersController::class);
             Route::get('point', PointNumbersController::class);
+            Route::get('relations', [RelationController::class, 'index']);
+            Route::get('relation', [RelationController::class, 'show']);
             Route::get('ways', [WayController::class, 'index']);
             Route::post('ways', [WayController::class, 'store']);
             Route::get('comparison', [ReworkingController::class, 'index']);

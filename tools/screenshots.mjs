@@ -27,28 +27,6 @@ await page.goto('/standards')
 await page.getByRole('cell', { name: 'buffer 7.00', exact: true }).waitFor()
 await shot('standards')
 
-// An ECG lead in the projector theme: baseline read, the pulse held.
-await page.getByRole('button', { name: 'Projector' }).click()
-await page.goto('/benches')
-await page
-  .getByRole('listitem')
-  .filter({ hasText: 'Rowan-1' })
-  .getByRole('button', { name: 'Calibrate', exact: true })
-  .click()
-await steady(page).waitFor()
-await page.getByRole('button', { name: /^Accept reading/ }).click()
-await page.getByRole('button', { name: 'open controls' }).click()
-await inGroup('Gauge', 'hold 1 mV').click()
-await page.getByRole('button', { name: 'close controls' }).click()
-await page.waitForTimeout(300)
-await steady(page).waitFor()
-await shot('calibrate-ecg')
-await page.getByRole('button', { name: 'open controls' }).click()
-await inGroup('Gauge', 'hold 1 mV').click()
-await page.getByRole('button', { name: 'close controls' }).click()
-await page.getByRole('button', { name: 'Leave without keeping' }).click()
-await page.getByRole('button', { name: 'Paper' }).click()
-
 // A class's numbers, pasted, with a formula; one of them is none.
 await page.goto('/begin')
 await page.getByRole('button', { name: 'Blank notebook', exact: true }).click()
@@ -80,6 +58,24 @@ await page.getByRole('link', { name: 'Go to Reason' }).click()
 await page.getByRole('button', { name: 'straighten …' }).click()
 await page.getByText('t is inversely proportional to q.').waitFor()
 await shot('straighten')
+
+// Whey that cools to the room, over which the relations are laid.
+const cooling = Array.from({ length: 15 }, (_, i) => `${i * 2}\t${(20 + 60 * Math.exp(-i / 4) + 0.05 * Math.sin(7 * i)).toFixed(2)}`)
+await page.goto('/begin')
+await page.getByRole('button', { name: 'Blank notebook', exact: true }).click()
+await page.getByLabel('Bench', { exact: true }).selectOption('none: numbers are typed or pasted')
+await page.getByLabel('Title, best a question').fill('How does the whey cool?')
+await page.getByRole('button', { name: 'Begin with the table' }).click()
+await page.getByRole('textbox', { name: 'x, row 1' }).waitFor()
+await page.getByRole('button', { name: 'file or text' }).click()
+await opened.getByRole('textbox').fill(['t (min)\tT (°C)', ...cooling].join('\n'))
+await opened.getByRole('button', { name: 'Look at it' }).click()
+await opened.getByRole('button', { name: /^Take 15 rows/ }).click()
+await opened.waitFor({ state: 'hidden' })
+await page.getByRole('link', { name: 'Go to Reason' }).click()
+await page.getByRole('button', { name: 'relations …' }).click()
+await page.getByTestId('constant-c').waitFor()
+await shot('relations')
 
 // Nine trials of three strengths, and what each strength comes to.
 const rates = { full: [0.01139, 0.01097, 0.01118], half: [0.00651, 0.00622, 0.00641], quarter: [0.00318, 0.00341, 0.00329] }

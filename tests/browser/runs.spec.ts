@@ -120,4 +120,32 @@ test.describe('the runs table', () => {
     await look(page, 'runs-phone')
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   })
+
+  test('a relation is laid through each run, drawn with it, and its constants are columns of the runs', async ({
+    page,
+  }) => {
+    await openLoss(page)
+    await page.getByRole('button', { name: 'relations …' }).click()
+    await page
+      .getByRole('group', { name: 'Relations' })
+      .getByRole('button')
+      .filter({ hasText: 'Straight line' })
+      .click()
+    const relation = page.getByRole('group', { name: 'The relation' })
+    await expect(relation).toContainText('The intercept is zero within its ±')
+    await relation.getByRole('button', { name: 'Take it into the working' }).click()
+    await page.getByRole('button', { name: /^runs: / }).click()
+    await page.getByRole('button', { name: 'all of them' }).click()
+    await page.keyboard.press('Escape')
+    await look(page, 'relations-runs')
+    await page.getByRole('button', { name: 'every run' }).click()
+    const head = runs(page).getByRole('columnheader')
+    await expect(head.filter({ hasText: 'relation1.b' })).toBeVisible()
+    await expect(runs(page).getByRole('row').filter({ hasText: 'full trial 1' })).toContainText(/0\.011\d+ ± 0\.000\d+/)
+    await look(page, 'relations-columns')
+    await page.getByRole('button', { name: 'Projector' }).click()
+    await page.getByRole('button', { name: 'relations …' }).click()
+    await expect(relation.getByTestId('constant-a')).toBeVisible()
+    await look(page, 'relations-projector')
+  })
 })

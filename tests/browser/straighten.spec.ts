@@ -1,7 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { cell, expectCell, look, paste } from './table'
-import { Teacher } from './teacher'
+import { cell, expectCell, look, reasonAbout } from './table'
 
 /** How long the vat takes to fill at a rate: 100 L, and one time that was typed with a slip. */
 const VAT =
@@ -10,18 +9,6 @@ const VAT =
 /** Whey that cools from 80 towards 20 °C. */
 const COOLING = `t (min);T (°C)\n${Array.from({ length: 15 }, (_, i) => `${i * 2};${(20 + 60 * Math.exp(-i / 4) + 0.05 * Math.sin(7 * i)).toFixed(2)}`).join('\n')}\n`
 
-async function typed(page: Page, title: string, text: string): Promise<Teacher> {
-  const teacher = new Teacher(page)
-  await teacher.signIn()
-  await teacher.beginTyped(title)
-  await paste(page, text)
-  const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
-  await dialog.getByRole('button', { name: /^Take \d+ rows of 2 columns/ }).click()
-  await expect(dialog).toBeHidden()
-  await page.getByRole('link', { name: 'Go to Reason' }).click()
-  return teacher
-}
-
 const ways = (page: Page) => page.getByRole('group', { name: 'Ways to plot them' })
 const meaning = (page: Page) => page.getByRole('group', { name: 'What it means' })
 
@@ -29,7 +16,7 @@ test.describe('which way is it straight', () => {
   test('an inverse relation is found by what is left over, and taken into the working in one step', async ({
     page,
   }) => {
-    const teacher = await typed(page, 'How long does it take to fill the vat?', VAT)
+    const teacher = await reasonAbout(page, 'How long does it take to fill the vat?', VAT)
     await page.getByRole('button', { name: 'straighten …' }).click()
     await expect(page.getByRole('heading', { name: 'Which way is it straight?' })).toBeVisible()
     const best = ways(page).getByRole('button').first()
@@ -74,7 +61,7 @@ test.describe('which way is it straight', () => {
   })
 
   test('four ways are compared by keyboard, and the honest one is shown as the figure', async ({ page }) => {
-    await typed(page, 'How does the whey cool?', COOLING)
+    await reasonAbout(page, 'How does the whey cool?', COOLING)
     await page.getByRole('button', { name: 'straighten …' }).focus()
     await page.keyboard.press('Enter')
     const tiles = ways(page).getByRole('button')
@@ -111,7 +98,7 @@ test.describe('which way is it straight', () => {
   })
 
   test('a line that leaves a pattern leads to the other ways, on a projector too', async ({ page }) => {
-    await typed(page, 'How long does it take to fill the vat?', VAT.replace('4.45x', '4.45'))
+    await reasonAbout(page, 'How long does it take to fill the vat?', VAT.replace('4.45x', '4.45'))
     // The key is one of this page's.
     await expect(page.getByRole('group', { name: /^Figure: arrow keys/ })).toBeVisible()
     await page.keyboard.press('/')
@@ -130,7 +117,7 @@ test.describe('which way is it straight', () => {
   })
 
   test('too few points are told, other columns can be chosen, and back leads to the figure', async ({ page }) => {
-    await typed(page, 'How much does the spring stretch?', 'F (N);s (cm)\n1;2.1\n2;4.0\n3;6.2\n4;8.1\n')
+    await reasonAbout(page, 'How much does the spring stretch?', 'F (N);s (cm)\n1;2.1\n2;4.0\n3;6.2\n4;8.1\n')
     await page.getByRole('button', { name: 'straighten …' }).click()
     await expect(page.getByRole('alert')).toContainText('Straightening needs at least 5 points')
     await page.getByRole('button', { name: 'back to the figure' }).click()

@@ -1,4 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test'
+import { Teacher } from './teacher'
 
 /** A picture for whoever wants to see it. */
 export async function look(page: Page, name: string): Promise<void> {
@@ -26,3 +27,19 @@ export async function expectCell(page: Page, row: number, column: number, text: 
     .poll(() => cell(page, row, column).evaluate((of) => of.querySelector('input')?.value ?? of.textContent))
     .toBe(text)
 }
+
+/** An experiment with one run of pasted numbers, looked at in Reason. */
+export async function reasonAbout(page: Page, title: string, text: string): Promise<Teacher> {
+  const teacher = new Teacher(page)
+  await teacher.signIn()
+  await teacher.beginTyped(title)
+  await paste(page, text)
+  const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
+  await dialog.getByRole('button', { name: /^Take \d+ rows/ }).click()
+  await expect(dialog).toBeHidden()
+  await page.getByRole('link', { name: 'Go to Reason' }).click()
+  await expect(figureOf(page)).toBeVisible()
+  return teacher
+}
+
+export const figureOf = (page: Page): Locator => page.getByRole('group', { name: /^Figure: arrow keys/ })

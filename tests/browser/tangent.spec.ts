@@ -1,32 +1,19 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { look, paste } from './table'
-import { Teacher } from './teacher'
+import { figureOf, look, reasonAbout } from './table'
 
 /** Dough with yeast that rises, faster and faster: h = t²/2 in mm, so that its tangent at t is t. */
 const DOUGH = `t (min);h (mm)\n${Array.from({ length: 21 }, (_, t) => `${t};${((t * t) / 2).toFixed(1)}`).join('\n')}\n`
 
-const figure = (page: Page) => page.getByRole('group', { name: /^Figure: arrow keys/ })
 const numbers = (page: Page) => page.getByLabel('Numbers of the place')
 
-async function openDough(page: Page): Promise<Teacher> {
-  const teacher = new Teacher(page)
-  await teacher.signIn()
-  await teacher.beginTyped('How fast does the dough rise?')
-  await paste(page, DOUGH)
-  const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
-  await dialog.getByRole('button', { name: /^Take 21 rows/ }).click()
-  await expect(dialog).toBeHidden()
-  await page.getByRole('link', { name: 'Go to Reason' }).click()
-  await expect(figure(page)).toBeVisible()
-  return teacher
-}
+const openDough = (page: Page) => reasonAbout(page, 'How fast does the dough rise?', DOUGH)
 
 test.describe('a tangent', () => {
   test('at three moments, kept as lines, by keyboard alone', async ({ page }) => {
     const teacher = await openDough(page)
     for (const at of [5, 10, 15]) {
-      await figure(page).focus()
+      await figureOf(page).focus()
       for (let t = 0; t <= at; t++) await page.keyboard.press('ArrowRight')
       await expect(numbers(page)).toContainText(new RegExp(`tangent\\s*${at} mm/min`))
       if (at === 10) await look(page, 'tangent-picked')
@@ -40,7 +27,7 @@ test.describe('a tangent', () => {
 
   test('follows the pointer, is left by a click, and tells the change from another place', async ({ page }) => {
     await openDough(page)
-    const box = await figure(page).boundingBox()
+    const box = await figureOf(page).boundingBox()
     if (box === null) throw new Error('There is no figure.')
     await page.getByRole('button', { name: 'tangent', exact: true }).click()
     const slope = async () => Number(/tangent\s*([\d.]+)/.exec(await numbers(page).innerText())?.[1])

@@ -283,7 +283,7 @@ export class Teacher {
     const line = this.page.getByTestId('working-lines').getByRole('listitem').filter({ hasText: title })
     const button = line.getByRole('button', { expanded: false }).first()
     await button.click()
-    const digits = ((await line.getByTestId(/^digits-/).textContent()) ?? '').split(': ').at(-1) ?? ''
+    const digits = (await line.getByTestId(/^digits-/).textContent()) ?? ''
     const [value, uncertainty] = digits.replaceAll('−', '-').split('±').map(parseFloat)
     await line.getByRole('button', { expanded: true }).click()
     return { value: value ?? Number.NaN, uncertainty: uncertainty ?? Number.NaN }

@@ -9,6 +9,7 @@ use Welkion\Core\Notebook\Grouping;
 use Welkion\Core\Notebook\Notebook;
 use Welkion\Core\Notebook\Run;
 use Welkion\Core\Notebook\RunsTable;
+use Welkion\Core\Notebook\Symbols;
 use Welkion\Core\Uncertainty\Digits;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Units\Unit;
@@ -41,8 +42,10 @@ final class RunsTableShape
     private static function column(string $symbol, Notebook $notebook, Unit $unit): array
     {
         $entry = $notebook->entries[$symbol] ?? null;
+        $title = $entry->name ?? $notebook->lines[Symbols::base($symbol)]->title;
+        $part = explode('.', $symbol, 2)[1] ?? '';
 
-        return ['symbol' => $symbol, 'title' => $notebook->worded($entry->name ?? $notebook->lines[$symbol]->title), 'kind' => $entry === null ? 'line' : 'entry', 'unit' => $unit->symbol];
+        return ['symbol' => $symbol, 'title' => $notebook->worded($title).($part === '' ? '' : ", {$part}"), 'kind' => $entry === null ? 'line' : 'entry', 'unit' => $unit->symbol];
     }
 
     /** @return array<string, mixed> */

@@ -45,6 +45,7 @@ final class WorkedLineShape
             'sources' => self::sources($result),
             'warnings' => array_map(self::warning(...), $outcome->warnings ?? []),
             'marks' => $outcome === null ? [] : self::marks($outcome, $line->uses),
+            'goodness' => $outcome?->goodness === null ? null : GoodnessShape::of($outcome->goodness, $outcome->values),
             'needs' => $worked->needs,
             'problem' => $worked->problem,
             'position' => $worked->position,

@@ -35,25 +35,34 @@ final class ConstantUnits
 
     /**
      * @param  list<float>  $values  of the constants
-     * @return array<string, Unit|null> by constant; null where the formula leaves it open
+     * @return array<string, Unit|null> by constant, those held too; null where the formula leaves it open
      */
     public static function of(Curve $curve, array $values, Unit $x, Unit $y): array
     {
-        $finder = new self(array_combine($curve->constants, $values));
+        $finder = new self(array_combine($curve->constants, $values) + $curve->held);
         $form = $finder->form($curve->formula->tree);
         $finder->equal($form, ['y' => 1.0]);
-        $powers = $finder->solved($curve->constants);
+        $names = [...$curve->constants, ...array_keys($curve->held)];
+        $powers = $finder->solved($names);
         $units = [];
-        foreach ($curve->constants as $name) {
+        foreach ($names as $name) {
             $power = $powers[$name] ?? null;
             $units[$name] = match (true) {
                 $power === null => null,
                 $power === [1.0, 0.0] && $curve->isAdded($name) => $y,
-                default => $y->difference()->toPower($power[0])->times($x->difference()->toPower($power[1]))->simplified(),
+                default => self::written($y->difference()->toPower($power[0])->times($x->difference()->toPower($power[1]))),
             };
         }
 
         return $units;
+    }
+
+    /** As people would rather read it, if the number in front stays the same: the curve is worked out with it. */
+    private static function written(Unit $unit): Unit
+    {
+        $simple = $unit->simplified();
+
+        return abs($unit->convertDifference(1.0, $simple) - 1.0) < 1e-12 ? $simple : $unit;
     }
 
     /** @return array<string, float> powers of x, y and the unknown units of the constants */

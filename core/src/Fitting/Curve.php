@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Fitting;
 
+use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Formula\Differentiator;
 use Welkion\Core\Formula\Formula;
 use Welkion\Core\Formula\FormulaError;
@@ -20,6 +21,7 @@ final readonly class Curve
      * @param  list<string>  $constants
      * @param  list<string>  $linear  constants the height of the curve is proportional to: given the others, plain
      *                                least squares finds them
+     * @param  array<string, float>  $held  constants that are not free, by name
      */
     private function __construct(
         public string $name,
@@ -27,6 +29,7 @@ final readonly class Curve
         public array $constants,
         public array $linear,
         private FormulaModel $model,
+        public array $held = [],
     ) {
     }
 
@@ -52,6 +55,26 @@ final readonly class Curve
         }
 
         return new self($name, $formula, $constants, self::linear($formula, $constants), FormulaModel::of($formula, $constants));
+    }
+
+    /**
+     * The same curve where some of its constants are known.
+     *
+     * @param  array<string, float>  $values  by constant
+     *
+     * @throws InvalidQuantity If one is no constant of this curve, or none is left to fit.
+     */
+    public function holding(array $values): self
+    {
+        foreach (array_keys($values) as $name) {
+            in_array($name, $this->constants, true) || throw new InvalidQuantity("\"{$name}\" is no free constant of {$this->formula->text}. They are: ".implode(', ', $this->constants).'.');
+        }
+        $free = array_values(array_diff($this->constants, array_keys($values)));
+        if ($free === []) {
+            throw new InvalidQuantity("All constants of {$this->formula->text} are held. Leave one of them free.");
+        }
+
+        return new self($this->name, $this->formula, $free, self::linear($this->formula, $free), FormulaModel::of($this->formula, $free, $values), $values);
     }
 
     /** @param  list<float>  $x */

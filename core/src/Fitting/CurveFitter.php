@@ -126,7 +126,7 @@ final readonly class CurveFitter
             }
         }
 
-        return $best ?? new Minimum(array_fill(0, count($curve->constants), NAN), [], [], NAN, 0, Outcome::NoValueAtStart, []);
+        return $best ?? new Minimum(array_fill(0, count($curve->constants), NAN), [], [], NAN, 0, ! $isGiven && $search->isOpen() ? Outcome::NotDetermined : Outcome::NoValueAtStart, []);
     }
 
     /**
@@ -184,7 +184,8 @@ final readonly class CurveFitter
         $residuals = $minimum->residuals === [] ? array_fill(0, count($y), NAN) : $minimum->residuals;
 
         return new Fit($curve, $constants, $covariance, $residuals, $minimum->residualSumOfSquares,
-            self::rSquared($y, $minimum->residualSumOfSquares, $weights), $minimum->iterations, $outcome, $x, $minimum->atBound, $model);
+            self::rSquared($y, $minimum->residualSumOfSquares, $weights), $minimum->iterations, $outcome, $x, $minimum->atBound, $model, array_map(
+                static fn (string $name, float $value): FittedConstant => new FittedConstant($name, $value, 0.0, $degrees, $units[$name] ?? null), array_keys($curve->held), $curve->held));
     }
 
     /**
@@ -225,7 +226,7 @@ final readonly class CurveFitter
     private static function units(Curve $curve, array $values, Unit $x, Unit $y): array
     {
         return $x->isOne() && $y->isOne()
-            ? array_fill_keys($curve->constants, Unit::one()) : ConstantUnits::of($curve, $values, $x, $y);
+            ? array_fill_keys([...$curve->constants, ...array_keys($curve->held)], Unit::one()) : ConstantUnits::of($curve, $values, $x, $y);
     }
 
     /**

@@ -16,6 +16,9 @@ final readonly class Fit
 {
     public const CONFIDENCE = 0.95;
 
+    /** Residuals below a billionth of the values tell nothing about the curve. */
+    private const ROUNDING = 1e-18;
+
     /**
      * @internal made by CurveFitter
      *
@@ -25,6 +28,7 @@ final readonly class Fit
      * @param  float  $residualSumOfSquares  weighted, if weights were given
      * @param  list<float>  $x
      * @param  list<bool>  $atBound  which constants were stopped by a bound
+     * @param  list<FittedConstant>  $held  constants that were not fitted, exact
      */
     public function __construct(
         public Curve $curve,
@@ -35,16 +39,24 @@ final readonly class Fit
         public float $rSquared,
         public int $iterations,
         public Outcome $outcome,
-        private array $x,
+        public array $x,
         private array $atBound,
         private FormulaModel $model,
+        public array $held = [],
     ) {
     }
 
     /** Whether the residuals still show a pattern; false where there is no answer to judge. */
     public function bends(): bool
     {
-        return $this->hasConverged() && Residuals::of($this->x, $this->residuals, $this->model->at($this->values())[1])->bend();
+        if (! $this->hasConverged()) {
+            return false;
+        }
+        [$heights, $slopes] = $this->model->at($this->values());
+        // What rounding leaves of exact points has a pattern that says nothing about the curve.
+        $least = self::ROUNDING * array_sum(array_map(static fn (float $height): float => $height * $height, $heights));
+
+        return $this->residualSumOfSquares > $least && Residuals::of($this->x, $this->residuals, $slopes)->bend();
     }
 
     /** @return list<Warning> */
@@ -96,6 +108,30 @@ final readonly class Fit
 
         return $n - $k - 1 > 0 && is_finite($this->residualSumOfSquares)
             ? $n * log(max($this->residualSumOfSquares, $rounding) / $n) + 2 * $k + 2 * $k * ($k + 1) / ($n - $k - 1) : NAN;
+    }
+
+    /**
+     * The same for comparing curves, in which residuals that are mere rounding count alike; INF where there are too few points.
+     *
+     * @param  float  $squares  sum of the squares of what was fitted
+     */
+    public function criterion(float $squares): float
+    {
+        $criterion = $this->aicc(max(self::ROUNDING * $squares, 1e-300));
+
+        return is_nan($criterion) ? INF : $criterion;
+    }
+
+    /**
+     * How many times as much of y this curve leaves over as another one; what rounding leaves of exact points is nothing.
+     *
+     * @param  list<float>  $y  what both were fitted to
+     */
+    public function timesLeft(self $other, array $y): float
+    {
+        $least = sqrt(self::ROUNDING) * max([0.0, ...array_map(abs(...), $y)]);
+
+        return sqrt(fdiv($this->residualSumOfSquares + $least ** 2, $other->residualSumOfSquares + $least ** 2));
     }
 
     /** The constant of this name; null if the curve has none. */

@@ -15,7 +15,7 @@ final readonly class FormulaModel implements Model
 {
     /**
      * @param  list<string>  $names  of the constants
-     * @param  array<string, float>  $nature  constants of nature in the formula
+     * @param  array<string, float>  $nature  constants of nature in the formula, and those that are held
      * @param  list<float>  $x
      */
     private function __construct(private Program $program, public array $names, private array $nature, private array $x)
@@ -23,11 +23,12 @@ final readonly class FormulaModel implements Model
     }
 
     /**
-     * @param  list<string>  $names  of the free constants; every other name but x must be a constant of nature
+     * @param  list<string>  $names  of the free constants; every other name but x and those held must be a constant of nature
+     * @param  array<string, float>  $held  constants that are known
      *
      * @throws FormulaError If the formula cannot be differentiated.
      */
-    public static function of(Formula $formula, array $names): self
+    public static function of(Formula $formula, array $names, array $held = []): self
     {
         $trees = [$formula->tree];
         foreach ($names as $name) {
@@ -36,7 +37,7 @@ final readonly class FormulaModel implements Model
 
         $nature = [];
         foreach (array_diff($formula->symbols(), $names) as $symbol) {
-            $nature[$symbol] = PhysicalConstants::find($symbol)[0] ?? NAN;
+            $nature[$symbol] = $held[$symbol] ?? PhysicalConstants::find($symbol)[0] ?? NAN;
         }
 
         return new self(new Program($trees), $names, $nature, []);

@@ -32,6 +32,33 @@ enum Relation: string
     /** Straight when y^2 is plotted against x. */
     case RootOfLine = 'root_of_line';
 
+    /** What it is called. */
+    public function title(): string
+    {
+        return match ($this) {
+            self::Proportional => 'Proportional',
+            self::Linear => 'Straight line',
+            self::Quadratic => 'Square',
+            self::Parabola => 'Parabola',
+            self::Cubic => 'Cubic',
+            self::Inverse => 'Inverse',
+            self::InverseOffset => 'Inverse with an added part',
+            self::InverseSquare => 'Inverse square',
+            self::SquareRoot => 'Square root',
+            self::Logarithmic => 'Logarithm',
+            self::Power => 'Power',
+            self::ExponentialGrowth => 'Exponential',
+            self::ExponentialDecay => 'Exponential to a limit',
+            self::GaussianOnLine => 'Bell-shaped peak on a line',
+            self::Sine => 'Sine',
+            self::DampedOscillation => 'Damped oscillation',
+            self::Logistic => 'Growth to a limit',
+            self::MichaelisMenten => 'Michaelis and Menten',
+            self::InverseOfLine => 'One over a line',
+            self::RootOfLine => 'Root of a line',
+        };
+    }
+
     /** In x and the constants. */
     public function formula(): string
     {
@@ -83,6 +110,81 @@ enum Relation: string
             self::MichaelisMenten => 'y rises with x and levels off, half way at x = k',
             self::InverseOfLine => 'the inverse of y changes evenly with x',
             self::RootOfLine => 'the square of y changes evenly with x',
+        };
+    }
+
+    /** The same as a sentence, in the symbols of two columns. */
+    public function meaningOf(string $x, string $y): string
+    {
+        $meaning = $this->meaning();
+
+        // A symbol keeps its case: t is a time and T a temperature.
+        return self::about(str_starts_with($meaning, 'y ') ? $meaning : ucfirst($meaning), $x, $y).'.';
+    }
+
+    /** A text about x and y, in the symbols of two columns. */
+    public static function about(string $text, string $x, string $y): string
+    {
+        return preg_replace_callback('/\b[xy]\b/', static fn (array $m): string => $m[0] === 'x' ? $x : $y, $text) ?? $text;
+    }
+
+    /** Of relations that differ only by an added part b the one that has it; null for all others. */
+    public function withHeight(): ?self
+    {
+        return match ($this) {
+            self::Proportional, self::Linear => self::Linear,
+            self::Inverse, self::InverseOffset => self::InverseOffset,
+            default => null,
+        };
+    }
+
+    /** The other one of such a pair. */
+    public function sibling(): ?self
+    {
+        return match ($this) {
+            self::Proportional => self::Linear,
+            self::Linear => self::Proportional,
+            self::Inverse => self::InverseOffset,
+            self::InverseOffset => self::Inverse,
+            default => null,
+        };
+    }
+
+    /** How one goes over to the sibling, in words. */
+    public function toSibling(): string
+    {
+        return match ($this) {
+            self::Proportional => 'leave the intercept free',
+            self::Linear => 'draw it through the origin',
+            self::Inverse => 'leave an added part free',
+            self::InverseOffset => 'leave the added part out',
+            default => '',
+        };
+    }
+
+    /** Whether it is a straight line, with or without an intercept. */
+    public function isOfLine(): bool
+    {
+        return $this === self::Proportional || $this === self::Linear;
+    }
+
+    /** Whether a zero of x that is none, as that of °C, makes it mean nothing. */
+    public function needsZeroOfX(): bool
+    {
+        return match ($this) {
+            self::Proportional, self::Quadratic, self::Inverse, self::InverseOffset, self::InverseSquare, self::SquareRoot,
+            self::Logarithmic, self::Power, self::MichaelisMenten => true,
+            default => false,
+        };
+    }
+
+    /** The same for y. */
+    public function needsZeroOfY(): bool
+    {
+        return match ($this) {
+            self::Linear, self::Parabola, self::Cubic, self::InverseOffset, self::Logarithmic, self::ExponentialDecay,
+            self::GaussianOnLine, self::Sine, self::DampedOscillation => false,
+            default => true,
         };
     }
 

@@ -51,36 +51,13 @@ final readonly class StartSearch
      */
     public function solved(array $given): ?array
     {
-        $constants = [];
-        foreach ($this->curve->constants as $name) {
-            $constants[] = in_array($name, $this->curve->linear, true) ? 0.0 : $given[$name] ?? 1.0;
-        }
-        [$ground, $slopes] = $this->model->at($constants);
-        $columns = [];
-        foreach ($this->curve->constants as $k => $name) {
-            if (in_array($name, $this->curve->linear, true)) {
-                $columns[$k] = $slopes[$k];
-            }
-        }
-        $rest = $this->y;
-        $finite = 0.0;
-        foreach ($ground as $i => $value) {
-            $rest[$i] -= $value;
-        }
-        foreach ($columns as $column) {
-            $finite += array_sum($column);
-        }
-        $rest = array_values($rest);
-        if (! is_finite($finite + array_sum($rest)) || count($columns) > count($rest)) {
+        $part = $this->linearPart($given);
+        if ($part === null) {
             return null;
         }
-        $squares = 0.0;
+        [$constants, $columns, $rest] = $part;
         if ($columns === []) {
-            foreach ($rest as $value) {
-                $squares += $value * $value;
-            }
-
-            return [$constants, $squares];
+            return [$constants, array_sum(array_map(static fn (float $value): float => $value * $value, $rest))];
         }
         $solution = PlainLeastSquares::solve(array_values($columns), $rest);
         if ($solution === null) {
@@ -93,22 +70,53 @@ final readonly class StartSearch
         return [array_values($constants), $solution[1]];
     }
 
+    /** Whether the curve has values, but different sets of constants give the same ones: where no start is found, that is why. */
+    public function isOpen(): bool
+    {
+        foreach ($this->combinations($this->grids()) as $given) {
+            $part = $this->linearPart($given);
+            if ($part !== null && $part[1] !== [] && PlainLeastSquares::solve(array_values($part[1]), $part[2]) === null) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param  array<string, float>  $given
+     * @return array{list<float>, array<int, list<float>>, list<float>}|null the constants with those that act linearly at 0, the slopes by
+     *                                                                       those, and what is left of y; null where the curve has no value
+     */
+    private function linearPart(array $given): ?array
+    {
+        $constants = [];
+        foreach ($this->curve->constants as $name) {
+            $constants[] = in_array($name, $this->curve->linear, true) ? 0.0 : $given[$name] ?? 1.0;
+        }
+        [$ground, $slopes] = $this->model->at($constants);
+        $columns = array_filter($slopes, fn (int $k): bool => in_array($this->curve->constants[$k], $this->curve->linear, true), ARRAY_FILTER_USE_KEY);
+        $rest = $this->y;
+        foreach ($ground as $i => $value) {
+            $rest[$i] -= $value;
+        }
+        $rest = array_values($rest);
+        $finite = array_sum(array_map(array_sum(...), $columns)) + array_sum($rest);
+
+        return ! is_finite($finite) || count($columns) > count($rest) ? null : [$constants, $columns, $rest];
+    }
+
     /** @return list<list<float>> a few sets of starting values, the best first */
     public function best(): array
     {
         if ($this->is(Relation::Sine) || $this->is(Relation::DampedOscillation)) {
-            return PeriodSearch::starts($this->x, $this->y, $this->is(Relation::DampedOscillation), self::KEPT);
+            return $this->free(PeriodSearch::starts($this->x, $this->y, $this->is(Relation::DampedOscillation), self::KEPT));
         }
         if ($this->is(Relation::InverseOfLine) || $this->is(Relation::RootOfLine)) {
-            return $this->fromStraightened($this->is(Relation::RootOfLine));
-        }
-        $grids = [];
-        $free = array_values(array_diff($this->curve->constants, $this->curve->linear));
-        foreach ($free as $name) {
-            $grids[$name] = $this->grid($name);
+            return $this->free($this->fromStraightened($this->is(Relation::RootOfLine)));
         }
         $found = [];
-        foreach ($this->combinations($grids) as $given) {
+        foreach ($this->combinations($this->grids()) as $given) {
             $solved = $this->solved($given);
             if ($solved !== null) {
                 $found[] = $solved;
@@ -117,6 +125,28 @@ final readonly class StartSearch
         usort($found, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
 
         return array_map(static fn (array $one): array => $one[0], array_slice($found, 0, self::KEPT));
+    }
+
+    /**
+     * Starts of a relation without the constants that are held.
+     *
+     * @param  list<list<float>>  $starts  each with all constants of the relation
+     * @return list<list<float>>
+     */
+    private function free(array $starts): array
+    {
+        $all = Relation::from($this->curve->name)->curve()->constants;
+        $isFree = fn (int $place): bool => in_array($all[$place], $this->curve->constants, true);
+
+        return array_map(static fn (array $start): array => array_values(array_filter($start, $isFree, ARRAY_FILTER_USE_KEY)), $starts);
+    }
+
+    /** @return array<string, list<float>> values worth trying, by constant that is not linear */
+    private function grids(): array
+    {
+        $free = array_values(array_diff($this->curve->constants, $this->curve->linear));
+
+        return array_combine($free, array_map($this->grid(...), $free));
     }
 
     /** @return list<list<float>> the line of y^2, or of 1/y, against x */

@@ -17,20 +17,26 @@ use Welkion\Core\Working\Mathematics;
 /** A typed formula as mathematics, with symbols or with the numbers put in. */
 final class Typeset
 {
-    /** @param  array<string, Measured>  $values  put in for the symbols that have one */
-    public static function formula(Formula $formula, array $values = []): Mathematics
+    /**
+     * @param  array<string, Measured>  $values  put in for the symbols that have one
+     * @param  array<string, string>  $names  what symbols are written as, where it is not as in the formula
+     */
+    public static function formula(Formula $formula, array $values = [], array $names = []): Mathematics
     {
-        return self::node($formula->tree, $values);
+        return self::node($formula->tree, $values, $names);
     }
 
-    /** @param  array<string, Measured>  $values */
-    private static function node(Node $node, array $values): Mathematics
+    /**
+     * @param  array<string, Measured>  $values
+     * @param  array<string, string>  $names
+     */
+    private static function node(Node $node, array $values, array $names): Mathematics
     {
-        $of = static fn (Node $part): Mathematics => self::node($part, $values);
+        $of = static fn (Node $part): Mathematics => self::node($part, $values, $names);
 
         return match (true) {
             $node instanceof Number => Mathematics::number((string) json_encode($node->value), $node->unit->symbol ?? ''),
-            $node instanceof Name => isset($values[$node->symbol]) ? Mathematics::value($values[$node->symbol]) : Mathematics::symbol($node->symbol),
+            $node instanceof Name => isset($values[$node->symbol]) ? Mathematics::value($values[$node->symbol]) : Mathematics::symbol($names[$node->symbol] ?? $node->symbol),
             $node instanceof Negation => Mathematics::negative($of($node->of)),
             $node instanceof Operation => self::operation($node->operator, $of($node->left), $of($node->right)),
             $node instanceof Call => Mathematics::call($node->function->value, ...array_map($of, $node->arguments)),

@@ -21,8 +21,22 @@ final readonly class RunsTable
 
         return [
             ...array_map(static fn (Entry $e): string => $e->symbol, array_values(array_filter($notebook->entries, static fn (Entry $e): bool => $e->isPerRun))),
-            ...array_map(static fn (Line $l): string => $l->symbol, array_values(array_filter($notebook->lines, static fn (Line $l): bool => $l->isPerRun))),
+            ...array_merge(...array_map($this->ofLine(...), array_values(array_filter($notebook->lines, static fn (Line $l): bool => $l->isPerRun)))),
         ];
+    }
+
+    /** @return list<string> a line's result; of a curve each of its constants, as they are what it was laid through the points for */
+    private function ofLine(Line $line): array
+    {
+        $declared = Methods::find($line->method)?->declaration()->outcomes ?? [];
+        foreach ($declared === [] ? $this->worked->notebook->runs : [] as $run) {
+            $names = array_keys($this->worked->line($line->symbol, $run->id)->outcome->values ?? []);
+            if ($names !== []) {
+                return [$line->symbol, ...array_map(static fn (string $name): string => "{$line->symbol}.{$name}", array_slice($names, 1))];
+            }
+        }
+
+        return [$line->symbol];
     }
 
     /** @return array<string, Unit> of its columns that have a value, by symbol: that of the first run that has one */

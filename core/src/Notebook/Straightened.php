@@ -58,7 +58,7 @@ final readonly class Straightened
                 return $way;
             }
         }
-        throw new InvalidQuantity("{$this->y->name} against {$this->x->name} cannot be plotted as \"{$relation->value}\": ".Way::in($this->result->skipped[$relation->value] ?? 'it is none of the ways.', $this->x->name, $this->y->name));
+        throw new InvalidQuantity("{$this->y->name} against {$this->x->name} cannot be plotted as \"{$relation->value}\": ".Relation::about($this->result->skipped[$relation->value] ?? 'it is none of the ways.', $this->x->name, $this->y->name));
     }
 
     /** @return list<array{string, string|null}> what keeps further ways from being tried, each once; with the symbol of the column that should be in kelvin for them */
@@ -67,7 +67,7 @@ final readonly class Straightened
         $reasons = [];
         foreach (array_diff(array_unique($this->result->skipped), [Straightener::NOT_FITTED]) as $reason) {
             $of = str_ends_with($reason, Straightener::NEEDS_KELVIN) ? ($reason[0] === 'x' ? $this->x->name : $this->y->name) : null;
-            $reasons[] = [Way::in($reason, $this->x->name, $this->y->name), $of];
+            $reasons[] = [Relation::about($reason, $this->x->name, $this->y->name), $of];
         }
 
         return $reasons;

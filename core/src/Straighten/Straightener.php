@@ -9,6 +9,7 @@ use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Exception\UnequalLengths;
 use Welkion\Core\Fitting\CurveFitter;
 use Welkion\Core\Fitting\Fit;
+use Welkion\Core\Fitting\Ranking;
 use Welkion\Core\Fitting\Relation;
 use Welkion\Core\Units\Unit;
 
@@ -26,12 +27,6 @@ final readonly class Straightener
 
     /** How the reason ends why a way was skipped that a column in kelvin could go. */
     public const NEEDS_KELVIN = 'this needs kelvin.';
-
-    /** Differences of the criterion below this mean nothing much (Burnham and Anderson, 2.6). */
-    public const CLOSE = 4.0;
-
-    /** Residuals below a billionth of the values tell nothing about the relation. */
-    private const ROUNDING = 1e-18;
 
     /** Why a way was skipped of which there is nothing more to say. */
     public const NOT_FITTED = 'This relation could not be fitted to these points.';
@@ -99,7 +94,7 @@ final readonly class Straightener
             $transformation->y,
             $this->fitter->fit($line->curve(), $plottedX, $plottedY),
             $fit,
-            min(self::criterion($fit, array_sum(array_map(static fn (float $v): float => $v * $v, $y))), $this->criterionOfRelativeErrors($fit, $x, $y)),
+            min($fit->criterion(array_sum(array_map(static fn (float $v): float => $v * $v, $y))), $this->criterionOfRelativeErrors($fit, $x, $y)),
             $plottedX,
             $plottedY,
         );
@@ -126,19 +121,7 @@ final readonly class Straightener
         $again = $this->fitter->fit($fit->curve, $x, $y, array_combine($fit->curve->constants, $fit->values()), $weights);
 
         // The density of y is that of the relative error divided by the height: 2 ln|height| each.
-        return $again->hasConverged() ? self::criterion($again, (float) count($y)) + 2.0 * $logs : INF;
-    }
-
-    /**
-     * AICc, in which residuals that are mere rounding count alike; INF where there are too few points.
-     *
-     * @param  float  $squares  sum of the squares of what was fitted
-     */
-    private static function criterion(Fit $fit, float $squares): float
-    {
-        $criterion = $fit->aicc(max(self::ROUNDING * $squares, 1e-300));
-
-        return is_nan($criterion) ? INF : $criterion;
+        return $again->hasConverged() ? $again->criterion((float) count($y)) + 2.0 * $logs : INF;
     }
 
     /**
@@ -147,20 +130,8 @@ final readonly class Straightener
      */
     private static function ranked(array $candidates): array
     {
-        usort($candidates, static fn (Candidate $a, Candidate $b): int => $a->criterion <=> $b->criterion);
-        $least = $candidates[0]->criterion;
-        $best = 0;
-        foreach ($candidates as $place => $candidate) {
-            $behind = $candidate->criterion - $least;
-            // Where too few points leave all of them without a criterion, they are alike.
-            $isClose = is_nan($behind) || $behind <= self::CLOSE;
-            if ($isClose && count($candidate->fit->constants) < count($candidates[$best]->fit->constants)) {
-                $best = $place;
-            }
-        }
-        $first = $candidates[$best];
-        unset($candidates[$best]);
+        $order = Ranking::simplestOfTheBest(array_map(static fn (Candidate $c): array => [$c->criterion, count($c->fit->constants)], $candidates));
 
-        return [$first, ...array_values($candidates)];
+        return array_map(static fn (int $place): Candidate => $candidates[$place], $order);
     }
 }

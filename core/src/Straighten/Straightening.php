@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Straighten;
 
+use Welkion\Core\Fitting\Ranking;
 use Welkion\Core\Fitting\Relation;
 use Welkion\Core\Warning;
 
@@ -34,7 +35,7 @@ final readonly class Straightening
             $warnings[] = new Warning('bends', 'Even the best of these still bends.', 'None of these relations may be the right one.');
         }
         foreach (array_slice($this->candidates, 1) as $other) {
-            if ($other->criterion - $best->criterion < Straightener::CLOSE && ! self::isSpecialCase($best->relation, $other->relation)) {
+            if ($other->criterion - $best->criterion < Ranking::CLOSE && ! self::isSpecialCase($best->relation, $other->relation)) {
                 $warnings[] = new Warning('close', sprintf('"%s" describes these points about as well.', strtr($other->relation->value, '_', ' ')),
                     'More points, or a wider range of x, would tell them apart.');
 

@@ -21,9 +21,6 @@ final readonly class Way
     /** Of seven points the scatter is known to a third: twice as much is no luck. */
     private const MUCH_MORE = 2.0;
 
-    /** What is left of exact points by rounding, of the largest of them. */
-    private const ROUNDING = 1e-9;
-
     /** Whose plotted line goes through the origin if the relation is what it is taken for. */
     private const THROUGH_ORIGIN = [Relation::Inverse, Relation::InverseSquare, Relation::Quadratic, Relation::SquareRoot, Relation::Linear];
 
@@ -60,9 +57,9 @@ final readonly class Way
         $limit = $candidate->y === 'ln(y - c)' ? $candidate->fit->constant('c') : null;
 
         return new self(
-            $candidate, self::in($candidate->x, $x->name, $y->name), preg_replace('/\bc\b/', self::LIMIT, self::in($candidate->y, $x->name, $y->name)) ?? '',
+            $candidate, Relation::about($candidate->x, $x->name, $y->name), preg_replace('/\bc\b/', self::LIMIT, Relation::about($candidate->y, $x->name, $y->name)) ?? '',
             $measured($a ?? throw new \LogicException('A line has a slope.'), $yUnit->difference()->per($xUnit->difference()))->in($yUnit->difference()->per($xUnit->difference())->simplified()),
-            $b === null ? null : $measured($b, $yUnit), $limit === null ? null : $measured($limit, $y->unit), $x->name, $y->name, self::moreLeft($candidate, $best, $y),
+            $b === null ? null : $measured($b, $yUnit), $limit === null ? null : $measured($limit, $y->unit), $x->name, $y->name, $candidate->fit->timesLeft($best->fit, $y->values),
         );
     }
 
@@ -101,10 +98,7 @@ final readonly class Way
     /** What it means that this is straight, with its constant. */
     public function meaning(): string
     {
-        $meaning = $this->candidate->relation->meaning();
-
-        // A symbol keeps its case: t is a time and T a temperature.
-        return self::in(str_starts_with($meaning, 'y ') ? $meaning : ucfirst($meaning), $this->x, $this->y).'.';
+        return $this->candidate->relation->meaningOf($this->x, $this->y);
     }
 
     /** "The constant is 100.6 ± 0.4 L." */
@@ -135,13 +129,6 @@ final readonly class Way
         return $low <= 0.0 && $high >= 0.0 ? "The line goes through the origin within its ± (intercept {$told})." : "The line does not go through the origin (intercept {$told}).";
     }
 
-    private static function moreLeft(Candidate $candidate, Candidate $best, ColumnInput $y): float
-    {
-        $least = (self::ROUNDING * max([0.0, ...array_map(abs(...), $y->values)])) ** 2;
-
-        return sqrt(fdiv($candidate->fit->residualSumOfSquares + $least, $best->fit->residualSumOfSquares + $least));
-    }
-
     /** What a line leaves over has no part in x; its part in x² tells which way it bends. */
     private function doEndsLieAbove(): bool
     {
@@ -158,12 +145,6 @@ final readonly class Way
             'sqrt(x)' => $unit->toPower(0.5),
             default => Unit::one(),
         };
-    }
-
-    /** A text about x and y, in their symbols. */
-    public static function in(string $text, string $x, string $y): string
-    {
-        return preg_replace_callback('/\b[xy]\b/', static fn (array $m): string => $m[0] === 'x' ? $x : $y, $text) ?? $text;
     }
 
     private static function written(string $formula): string

@@ -19,6 +19,7 @@ final readonly class Outcome
      * @param  list<Mark>  $marks  what a figure shows of it
      * @param  Explanation|null  $explanation  the formula as mathematics
      * @param  string|null  $method  in words, how this result was found; null: as the declaration says
+     * @param  Goodness|null  $goodness  of a curve through points
      */
     private function __construct(
         public array $values,
@@ -29,6 +30,7 @@ final readonly class Outcome
         public array $marks = [],
         public ?Explanation $explanation = null,
         public ?string $method = null,
+        public ?Goodness $goodness = null,
     ) {
     }
 
@@ -46,8 +48,9 @@ final readonly class Outcome
         array $marks = [],
         ?Explanation $explanation = null,
         ?string $method = null,
+        ?Goodness $goodness = null,
     ): self {
-        return new self($values, $lists, $warnings, $formula, null, $marks, $explanation, $method);
+        return new self($values, $lists, $warnings, $formula, null, $marks, $explanation, $method, $goodness);
     }
 
     /** There is no answer yet, and it is known why. */
@@ -58,12 +61,12 @@ final readonly class Outcome
 
     public function warned(Warning $warning): self
     {
-        return new self($this->values, $this->lists, [...$this->warnings, $warning], $this->formula, $this->needs, $this->marks, $this->explanation, $this->method);
+        return new self($this->values, $this->lists, [...$this->warnings, $warning], $this->formula, $this->needs, $this->marks, $this->explanation, $this->method, $this->goodness);
     }
 
     /** @param  non-empty-array<string, Measured>  $values  in place of its own, with further shares */
     public function withValues(array $values): self
     {
-        return new self($values, $this->lists, $this->warnings, $this->formula, $this->needs, $this->marks, $this->explanation, $this->method);
+        return new self($values, $this->lists, $this->warnings, $this->formula, $this->needs, $this->marks, $this->explanation, $this->method, $this->goodness);
     }
 }

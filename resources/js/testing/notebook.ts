@@ -112,6 +112,7 @@ export function worked(symbol: string, runId: number | null, change: Partial<Wor
     sources: [],
     warnings: [],
     marks: [],
+    goodness: null,
     needs: null,
     problem: null,
     position: null,

@@ -6,10 +6,13 @@ namespace Welkion\Core\Fitting\Methods;
 
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Exception\MissingInput;
+use Welkion\Core\Fitting\ConstantValues;
 use Welkion\Core\Fitting\Curve;
 use Welkion\Core\Fitting\CurveFitter;
 use Welkion\Core\Fitting\Fit;
+use Welkion\Core\Fitting\FitGoodness;
 use Welkion\Core\Fitting\Relation;
+use Welkion\Core\Formula\Formula;
 use Welkion\Core\Formula\Typeset;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Units\Unit;
@@ -26,7 +29,8 @@ use Welkion\Core\Working\Slot;
 /** A named relation, or a typed formula with free constants, through points. */
 final readonly class RelationFit implements Method
 {
-    private const DRAWN_POINTS = 120;
+    /** Of a curve that swings many times each swing is still seen. */
+    private const DRAWN_POINTS = 240;
 
     public function declaration(): Declaration
     {
@@ -37,6 +41,9 @@ final readonly class RelationFit implements Method
                 Slot::column('x', 'x'), Slot::column('y', 'y'),
                 Slot::text('relation', 'Which relation', array_column(Relation::cases(), 'value'), default: ''),
                 Slot::maybe('formula', 'or a formula in x with free constants'),
+                Slot::maybe('held', 'Constants that are known, as b = 0'),
+                Slot::maybe('start', 'Where the search begins, as a = 1; k = 0.5'),
+                Slot::text('band', 'The 95 % band of the curve', ['hidden', 'drawn'], default: 'hidden'),
             ],
             [],
         );
@@ -45,42 +52,80 @@ final readonly class RelationFit implements Method
     public function work(Inputs $inputs): Outcome
     {
         [$x, $y] = [$inputs->column('x'), $inputs->column('y')];
-        $curve = self::curve($inputs);
-        $fit = (new CurveFitter)->fit($curve, $x->values, $y->values, xUnit: $x->unit, yUnit: $y->unit);
+        $curve = self::curve($inputs->text('relation') ?? '', $inputs->text('formula') ?? '', $x->name)->holding(ConstantValues::parse($inputs->text('held') ?? ''));
+        $start = array_diff_key(ConstantValues::parse($inputs->text('start') ?? ''), $curve->held);
+        $fit = (new CurveFitter)->fit($curve, $x->values, $y->values, $start, xUnit: $x->unit, yUnit: $y->unit);
         if (! $fit->hasConverged()) {
             return Outcome::needs($fit->outcome->sentence(), $curve->formula->text);
         }
-        $values = $fit->degreesOfFreedom() > 0 ? $fit->measured($inputs->source("scatter of {$y->name}")) : [];
-        foreach ($fit->constants as $constant) {
+        $values = self::values($fit, $inputs, $y->name);
+
+        return Outcome::of($values, $curve->formula->text, warnings: $fit->warnings(), marks: self::marks($fit, $x, $inputs->text('band') === 'drawn'),
+            explanation: self::explained($fit, $values, $x->name, $y->name), method: self::told($curve, $x->name, $y->name), goodness: FitGoodness::of($fit, $x, $y));
+    }
+
+    /** What it means, of a relation that has a name. */
+    private static function told(Curve $curve, string $x, string $y): ?string
+    {
+        return Relation::tryFrom($curve->name)?->meaningOf($x, $y);
+    }
+
+    /**
+     * @param  string  $relation  by name; empty: see $formula
+     * @param  string  $formula  in x, or in the symbol of the column along x
+     *
+     * @throws InvalidQuantity If there is no such relation.
+     * @throws MissingInput If none, or both, are given.
+     */
+    public static function curve(string $relation, string $formula, string $x): Curve
+    {
+        if (($formula === '') === ($relation === '')) {
+            throw MissingInput::slot('relation');
+        }
+        if ($formula !== '') {
+            $parsed = Formula::parse($formula);
+            $isInX = in_array(Curve::VARIABLE, $parsed->symbols(), true);
+
+            return Curve::typed($isInX || ! in_array($x, $parsed->symbols(), true) ? $formula : $parsed->renamed($x, Curve::VARIABLE)->text);
+        }
+
+        return Relation::tryFrom($relation)?->curve() ?? throw new InvalidQuantity("There is no relation \"{$relation}\". The relations are: "
+            .implode(', ', array_column(Relation::cases(), 'value')).'.');
+    }
+
+    /** @return non-empty-array<string, Measured> by constant, those that are held last */
+    private static function values(Fit $fit, Inputs $inputs, string $y): array
+    {
+        $values = $fit->degreesOfFreedom() > 0 ? $fit->measured($inputs->source("scatter of {$y}")) : [];
+        foreach ([...$fit->constants, ...$fit->held] as $constant) {
             // As many constants as points leave nothing over to tell how far they may be off.
             $values[$constant->name] ??= Measured::of($constant->value, 0.0, $constant->unit ?? Unit::one());
         }
 
-        return $values === [] ? Outcome::needs('The formula has no free constant.', $curve->formula->text)
-            : Outcome::of($values, $curve->formula->text, warnings: $fit->warnings(), marks: [self::drawn($fit, $x)],
-                explanation: new Explanation(Mathematics::equals(Mathematics::symbol($y->name), Typeset::formula($curve->formula))));
+        return $values === [] ? throw new \LogicException('A curve has a free constant.') : $values;
     }
 
-    private static function drawn(Fit $fit, ColumnInput $x): Mark
+    /** @return list<Mark> */
+    private static function marks(Fit $fit, ColumnInput $x, bool $hasBand): array
     {
         [$from, $to] = [min([INF, ...$x->values]), max([-INF, ...$x->values])];
         $at = array_map(static fn (int $i): float => $from + ($to - $from) * $i / self::DRAWN_POINTS, range(0, self::DRAWN_POINTS));
+        $heights = $fit->at($at);
+        $curve = Mark::curve($at, $heights, 'fit');
+        if (! $hasBand || $fit->degreesOfFreedom() < 1) {
+            return [$curve];
+        }
+        $half = $fit->band($at);
 
-        return Mark::curve($at, $fit->at($at), 'fit');
+        return [$curve, Mark::band($at, array_map(static fn (float $y, float $w): float => $y - $w, $heights, $half), array_map(static fn (float $y, float $w): float => $y + $w, $heights, $half), '')];
     }
 
-    private static function curve(Inputs $inputs): Curve
+    /** @param  array<string, Measured>  $values */
+    private static function explained(Fit $fit, array $values, string $x, string $y): Explanation
     {
-        $formula = $inputs->text('formula') ?? '';
-        $name = $inputs->text('relation') ?? '';
-        if (($formula === '') === ($name === '')) {
-            throw MissingInput::slot('relation');
-        }
-        if ($formula !== '') {
-            return Curve::typed($formula, []);
-        }
+        $formula = $fit->curve->formula;
+        $names = [Curve::VARIABLE => $x];
 
-        return Relation::tryFrom($name)?->curve() ?? throw new InvalidQuantity("There is no relation \"{$name}\". The relations are: "
-            .implode(', ', array_column(Relation::cases(), 'value')).'.');
+        return new Explanation(Mathematics::equals(Mathematics::symbol($y), Typeset::formula($formula, names: $names)), Typeset::formula($formula, $values, $names));
     }
 }

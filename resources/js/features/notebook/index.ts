@@ -1,3 +1,4 @@
+export { InKelvin } from './InKelvin'
 export { inTurn } from './turns'
 export { useChange, type Sending } from './useChange'
 export { useExperimentChange } from './useExperimentChange'

@@ -1,4 +1,5 @@
 import type { Figure, Notebook, RunSummary } from '../../lib/api/types'
+import type { Between } from '../../lib/relations/between'
 import { hasRows } from '../../lib/notebook/runs'
 import { FitView, type FigureCanvas } from '../figure'
 import { FigureTitle } from './FigureTitle'
@@ -25,6 +26,7 @@ interface FigureHeaderProps {
   onFollow: () => void
   /** Two columns, by symbol, are to be looked at in other ways. */
   onStraighten: (x: string, y: string) => void
+  onRelations: (between: Between) => void
 }
 
 /** What is drawn, in words that are pressed to change it, and what can be done with all of it. */
@@ -75,6 +77,15 @@ export function FigureHeader(props: FigureHeaderProps) {
             }}
           >
             straighten …
+          </button>
+          <button
+            type="button"
+            className="word-button text-sm font-normal!"
+            onClick={() => {
+              props.onRelations({ x: figure.x, y: figure.panels[0]?.y[0] ?? '' })
+            }}
+          >
+            relations …
           </button>
           <button
             type="button"

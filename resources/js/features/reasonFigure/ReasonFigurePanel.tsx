@@ -1,5 +1,6 @@
 import { useCallback, useMemo, useState, type KeyboardEvent } from 'react'
 import type { Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
+import type { Between } from '../../lib/relations/between'
 import { selectionInUnits } from '../../lib/figure/axisUnits'
 import { pickPoints } from '../../lib/figure/drawn'
 import { summaryOf } from '../../lib/figure/summary'
@@ -28,6 +29,8 @@ interface ReasonFigurePanelProps {
   onRun: (runId: number) => void
   /** Two columns, by symbol, are to be looked at in other ways. */
   onStraighten: (x: string, y: string) => void
+  /** The relation between two columns, or over a span of them, is looked for. */
+  onRelations: (between: Between) => void
 }
 
 export function ReasonFigurePanel({
@@ -40,6 +43,7 @@ export function ReasonFigurePanel({
   onSelect,
   onRun,
   onStraighten,
+  onRelations,
 }: ReasonFigurePanelProps) {
   const [canvas, setCanvas] = useState<FigureCanvas | null>(null)
   const [place, setPlace] = useState(isNewestFirst ? Infinity : 0)
@@ -164,6 +168,7 @@ export function ReasonFigurePanel({
           if (isFollowing) onSelect(NOTHING)
         }}
         onStraighten={onStraighten}
+        onRelations={onRelations}
       />
       {figure === undefined || !areAxesShown ? null : (
         <AxesCard
@@ -221,6 +226,7 @@ export function ReasonFigurePanel({
               numbers={numbers}
               from={from}
               onFrom={setFrom}
+              onRelations={onRelations}
               onSpan={(first, last) => {
                 onSelect(spanBetween(first, last))
               }}

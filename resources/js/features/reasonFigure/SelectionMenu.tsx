@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import type { Column, Notebook, PointNumbers, Row, RunRows } from '../../lib/api/types'
+import type { Between } from '../../lib/relations/between'
 import { pointsIn, type PickPoint, type Selection } from '../../lib/figure/selection'
 import { unitBehind } from '../../lib/notebook/labels'
 import { isThinned } from '../../lib/notebook/nearRows'
@@ -26,6 +27,7 @@ interface SelectionMenuProps {
   numbers: PointNumbers | null
   from: number | null
   onFrom: (from: number | null) => void
+  onRelations: (between: Between) => void
   /** Another span is looked at, in the unit of the column. */
   onSpan: (from: number, to: number) => void
   onClear: () => void
@@ -33,7 +35,22 @@ interface SelectionMenuProps {
 
 /** What can be done with the span or the reading just picked, in words beside it. */
 export function SelectionMenu(props: SelectionMenuProps) {
-  const { notebook, rows, points, x, ys, selection, back, canvas, numbers, from, onFrom, onSpan, onClear } = props
+  const {
+    notebook,
+    rows,
+    points,
+    x,
+    ys,
+    selection,
+    back,
+    canvas,
+    numbers,
+    from,
+    onFrom,
+    onRelations,
+    onSpan,
+    onClear,
+  } = props
   const { takeBack } = useSetAside(notebook, rows)
   const [asking, setAsking] = useState<readonly Row[] | null>(null)
   const rowOf = (id: number) => rows.rows.find((row) => row.id === id)
@@ -63,6 +80,7 @@ export function SelectionMenu(props: SelectionMenuProps) {
             readings={pointsIn(points, selection.from, selection.to).flatMap(({ id }) => rowOf(id) ?? [])}
             isThinned={isThinned(rows)}
             onSetAside={setAsking}
+            onRelations={onRelations}
             onSpan={onSpan}
             onClear={onClear}
           />

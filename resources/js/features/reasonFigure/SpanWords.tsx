@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import type { Column, Notebook, Row } from '../../lib/api/types'
+import type { Between } from '../../lib/relations/between'
 import { circled, countOf, fixed } from '../../lib/format'
 import { namedSpans, nameOf, spanAt } from '../../lib/figure/spans'
 import { unitBehind } from '../../lib/notebook/labels'
@@ -21,6 +22,8 @@ interface SpanWordsProps {
   /** Whether there are more rows than are known here. */
   isThinned: boolean
   onSetAside: (readings: readonly Row[]) => void
+  /** The relation over the span is looked for. */
+  onRelations: (between: Between) => void
   /** Another span is looked at, in the unit of the column. */
   onSpan: (from: number, to: number) => void
   onClear: () => void
@@ -37,6 +40,7 @@ export function SpanWords({
   readings,
   isThinned,
   onSetAside,
+  onRelations,
   onSpan,
   onClear,
 }: SpanWordsProps) {
@@ -119,6 +123,15 @@ export function SpanWords({
             {circled(notebook.lines.indexOf(line) + 1)} here
           </button>
         ))}
+        <button
+          type="button"
+          className="word-button"
+          onClick={() => {
+            onRelations({ x: x.symbol, y: of, from: spanTold.from, to: spanTold.to })
+          }}
+        >
+          relations …
+        </button>
         <button
           type="button"
           className="word-button"

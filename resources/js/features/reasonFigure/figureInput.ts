@@ -43,16 +43,18 @@ export function figureInput({
     rows: data.rows,
   })
   const spanIds = new Set(notebook.lines.flatMap(({ spanId }) => spanId ?? []))
+  const runs = byColour(
+    [...others, { run, rows }].sort((a, b) => a.run.number - b.run.number),
+    drawn,
+  )
   const input: FigureInput = {
     x: named(x, figure.axis) ?? x,
     panels: there.panels.map(({ y, axis }) => y.flatMap((symbol) => named(column(symbol), axis) ?? [])),
     drawing: drawingOf(there, column),
-    runs: byColour(
-      [...others, { run, rows }].sort((a, b) => a.run.number - b.run.number),
-      drawn,
-    ),
+    runs,
     marks: [
       ...marksOf(notebook, worked, run.id),
+      ...others.flatMap((other) => curvesOf(notebook, worked, other.run.id, runs)),
       ...(x.kind === 'time' ? markerMarks(rows.timed?.markers ?? [], x) : []),
     ],
     ...(x.kind === 'time' ? { isTight: true } : {}),
@@ -100,4 +102,18 @@ export function marksOf(notebook: Notebook, worked: readonly WorkedLine[], runId
       return { ...mark, text }
     })
   })
+}
+
+/** The curves of the lines of another run that is drawn with the one in hand, each in the colour of its run. */
+function curvesOf(
+  notebook: Notebook,
+  worked: readonly WorkedLine[],
+  runId: number,
+  runs: readonly DrawnRun[],
+): PlacedMark[] {
+  const own = worked.filter((line) => line.runId === runId)
+  const { number } = runs.find(({ id }) => id === runId) ?? { number: 1 }
+  return marksOf(notebook, own, runId)
+    .filter(({ kind }) => kind === 'curve')
+    .map((mark) => ({ ...mark, text: '', runNumber: number }))
 }

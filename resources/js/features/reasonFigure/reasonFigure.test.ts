@@ -65,6 +65,27 @@ describe('what the figure of Reason draws', () => {
     )
   })
 
+  it('draws the curves of other runs in the colour of their run, without names', () => {
+    const curve = { ...mark('curve'), label: 'fit' }
+    const input = figureInput({
+      notebook: base,
+      figure: FIGURE,
+      worked: [
+        worked('Veq', 1, { marks: [curve] }),
+        worked('Veq', 2, { marks: [curve, mark('vertical')] }),
+        worked('n', null, { marks: [curve] }),
+      ],
+      run: run(1),
+      rows: runRows(1, ROWS),
+      others: [{ run: run(2), rows: runRows(2, ROWS) }],
+    })
+    expect(input?.marks?.map(({ kind, text, runNumber }) => [kind, text, runNumber])).toEqual([
+      ['curve', '① Veq', undefined],
+      ['curve', '② n', undefined],
+      ['curve', '', 2],
+    ])
+  })
+
   it('names marks by the number of their line and tells the result at the first', () => {
     const lines = [
       worked('Veq', 1, { marks: [mark('vertical'), mark('point', { label: 'half' }), mark('curve', { label: '' })] }),

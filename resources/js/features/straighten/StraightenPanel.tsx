@@ -5,7 +5,7 @@ import { unitText } from '../../lib/notebook/labels'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { Waiting } from '../../ui/Waiting'
 import { WordSelect } from '../../ui/WordSelect'
-import { useColumns } from '../notebook'
+import { InKelvin } from '../notebook'
 import { useTakeWay, useWays } from './useWays'
 import { WayTile } from './WayTile'
 
@@ -27,7 +27,7 @@ export function StraightenPanel({ notebook, run, x, y, onColumns, onBack }: Stra
   const { data, error } = useWays(notebook, run.id, x, y)
   const numbers = notebook.columns.filter(({ isWords }) => !isWords).map(({ symbol }) => symbol)
   return (
-    <section className="flex min-w-0 flex-col gap-3" aria-labelledby="straighten-title">
+    <section className="flex min-w-0 flex-col gap-3 lg:overflow-y-auto lg:pr-1" aria-labelledby="straighten-title">
       <div>
         <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
           <h2 id="straighten-title" className="text-xl font-semibold">
@@ -131,8 +131,6 @@ interface MeaningProps extends GalleryProps {
 /** What the chosen way means, and the buttons that take it. */
 function Meaning({ notebook, run, told, way, onBack, children }: MeaningProps) {
   const take = useTakeWay(notebook.id)
-  const { change } = useColumns(notebook.id)
-  const hot = notebook.columns.filter(({ symbol }) => told.skipped.some(({ inKelvin }) => inKelvin === symbol))
   const taken = (hasLine: boolean) => {
     take.act({ run: run.id, x: told.x, y: told.y, relation: way.relation, hasLine }, () => {
       onBack(true)
@@ -167,7 +165,7 @@ function Meaning({ notebook, run, told, way, onBack, children }: MeaningProps) {
         </button>
         {children}
       </p>
-      <ProblemNote problem={take.error ?? change.error} />
+      <ProblemNote problem={take.error} />
       <ul className="quiet flex flex-col gap-1 text-sm">
         {told.looked < told.n ? (
           <li>
@@ -182,18 +180,7 @@ function Meaning({ notebook, run, told, way, onBack, children }: MeaningProps) {
         {told.skipped.length === 0 ? null : (
           <li>
             Not every way could be tried: {told.skipped.map(({ reason }) => reason.replace(/\.$/, '')).join('; ')}.{' '}
-            {hot.map((column) => (
-              <button
-                key={column.id}
-                type="button"
-                className="word-button"
-                onClick={() => {
-                  change.act({ column: column.id, unit: 'K' })
-                }}
-              >
-                use {column.symbol} in kelvin
-              </button>
-            ))}
+            <InKelvin notebook={notebook} symbols={told.skipped.map(({ inKelvin }) => inKelvin)} />
           </li>
         )}
       </ul>

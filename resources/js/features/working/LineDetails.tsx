@@ -1,11 +1,12 @@
 import { useState } from 'react'
-import type { Line, Notebook, WorkedLine } from '../../lib/api/types'
+import type { Goodness, Line, Notebook, WorkedLine } from '../../lib/api/types'
 import { typeset } from '../../lib/format'
 import { unitBehind } from '../../lib/notebook/labels'
 import { useNotices } from '../../ui/notices'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { useLines, useUndo } from '../notebook'
 import { EditLine } from './EditLine'
+import { LineGoodness } from './LineGoodness'
 
 interface LineDetailsProps {
   notebook: Notebook
@@ -25,17 +26,19 @@ export function LineDetails({ notebook, line, place, worked }: LineDetailsProps)
   return (
     <div className="note mt-2 text-sm">
       {outcomes.map(({ name, words, measured }, index) => (
-        <p key={name} className="break-all" data-testid={index === 0 ? `digits-${line.symbol}` : undefined}>
+        <p key={name} className="break-all">
           {outcomes.length === 1 ? null : (
             <span className="quiet">
               {words} <span className="num">{index === 0 ? line.symbol : `${line.symbol}.${name}`}</span>:{' '}
             </span>
           )}
-          <span className="num">
+          <span className="num" data-testid={index === 0 ? `digits-${line.symbol}` : undefined}>
             {typeset(String(measured.value))} ± {measured.uncertainty} {unitBehind(measured.unit, 'pH')}
           </span>
+          <Interval goodness={worked?.goodness ?? null} name={name} />
         </p>
       ))}
+      {worked?.goodness == null ? null : <LineGoodness notebook={notebook} line={line} worked={worked} />}
       {worked === null || worked.sources.length === 0 ? null : (
         <>
           <p className="mt-1 font-semibold">Where its ± comes from</p>
@@ -128,5 +131,16 @@ export function LineDetails({ notebook, line, place, worked }: LineDetailsProps)
         />
       ) : null}
     </div>
+  )
+}
+
+/** The 95 % interval of a constant that was fitted. */
+function Interval({ goodness, name }: { goodness: Goodness | null; name: string }) {
+  const interval = goodness?.intervals.find((one) => one.name === name)
+  return interval === undefined ? null : (
+    <span className="quiet">
+      {' '}
+      (95 %: {typeset(interval.shownLow)} to {typeset(interval.shownHigh)})
+    </span>
   )
 }

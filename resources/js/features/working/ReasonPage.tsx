@@ -1,10 +1,12 @@
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { NOTHING, type Selection } from '../../lib/figure/selection'
+import { betweenOf, betweenText } from '../../lib/relations/between'
 import { hasRows } from '../../lib/notebook/runs'
 import { PageProblem } from '../../ui/PageProblem'
 import { Waiting } from '../../ui/Waiting'
 import { ReasonFigurePanel } from '../reasonFigure'
+import { RelationsPanel } from '../relations'
 import { StraightenPanel } from '../straighten'
 import { useNotebook, useRunRows, useWorked } from '../notebook'
 import { TableDrawer } from '../table'
@@ -21,6 +23,7 @@ export function ReasonPage() {
   const run = withReadings.find((other) => other.id === asked) ?? withReadings.at(-1)
   // Which columns are looked at in the ways that may make them straight, instead of the figure.
   const wayOf = parameters.get('ways')?.split(',') ?? null
+  const between = betweenOf(parameters.get('relations'))
   const [isAddingColumn, setIsAddingColumn] = useState(false)
   const worked = useWorked(notebook.id)
   const rows = useRunRows(run?.id ?? null)
@@ -43,8 +46,20 @@ export function ReasonPage() {
 
   return (
     <>
-      <main className="flex min-h-0 flex-1 flex-col gap-4 px-5 pt-4 pb-3 lg:grid lg:grid-cols-[2fr_1fr]">
-        {wayOf === null ? (
+      <main className="flex min-h-0 flex-1 flex-col gap-4 px-5 pt-4 pb-3 lg:grid lg:grid-cols-[2fr_1fr] lg:grid-rows-[minmax(0,1fr)]">
+        {between !== null ? (
+          <RelationsPanel
+            notebook={notebook}
+            run={run}
+            between={between}
+            onBetween={(chosen) => {
+              setParameters({ run: String(run.id), relations: betweenText(chosen) }, { replace: true })
+            }}
+            onBack={() => {
+              setParameters({ run: String(run.id) })
+            }}
+          />
+        ) : wayOf === null ? (
           <ReasonFigurePanel
             notebook={notebook}
             worked={worked.data.worked}
@@ -55,6 +70,10 @@ export function ReasonPage() {
             onSelect={setSelection}
             onStraighten={(x, y) => {
               setParameters({ run: String(run.id), ways: `${x},${y}` })
+            }}
+            onRelations={(chosen) => {
+              setParameters({ run: String(run.id), relations: betweenText(chosen) })
+              setSelection(NOTHING)
             }}
             onRun={(id) => {
               setParameters({ run: String(id) })

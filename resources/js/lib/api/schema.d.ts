@@ -1009,6 +1009,26 @@ export interface paths {
         patch: operations["changeLine"];
         trace?: never;
     };
+    "/api/experiments/{experiment}/lines/{line}/residuals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                line: components["parameters"]["line"];
+            };
+            cookie?: never;
+        };
+        /** What the curve of a line leaves over, of many points some; empty where it has no curve */
+        get: operations["residualsOfLine"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/experiments/{experiment}/lines/{line}/copy": {
         parameters: {
             query?: never;
@@ -1372,6 +1392,44 @@ export interface paths {
         };
         /** What one place along a column comes to, its value and its tangent; nothing is kept */
         get: operations["pointNumbers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run}/relations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        /** Every relation that has a name, laid through two columns of a run or a span of it, ranked; nothing is kept */
+        get: operations["relationsBetween"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run}/relation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        /** One relation, or a typed formula with free constants, laid through two columns as a line of working would; nothing is kept */
+        get: operations["tryRelation"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2667,6 +2725,7 @@ export interface components {
             }[];
             warnings: components["schemas"]["Warning"][];
             marks: components["schemas"]["Mark"][];
+            goodness: components["schemas"]["Goodness"] | null;
             needs: string | null;
             problem: string | null;
             /** @description character of its formula, from 1 */
@@ -2883,6 +2942,98 @@ export interface components {
                 inKelvin: string | null;
             }[];
             warnings: components["schemas"]["Warning"][];
+        };
+        /** @description Relations between two columns, the best first */
+        Relations: {
+            x: string;
+            y: string;
+            /** @description points that count */
+            n: number;
+            /** @description of them, that were looked at */
+            looked: number;
+            setAside: number;
+            points: {
+                x: number[];
+                y: number[];
+            };
+            /** @description where the curves are told */
+            curveX: number[];
+            relations: {
+                relation: string;
+                title: string;
+                meaning: string;
+                formula: components["schemas"]["Mathematics"];
+                /** @description the relation that differs by a part that is added */
+                sibling: string | null;
+                /** @description how one goes over to that one, in words */
+                toSibling: string;
+                /** @description empty where it could not be fitted */
+                curve: (number | null)[];
+                rSquared: number | null;
+                /** @description what it leaves over */
+                verdict: string;
+                /** @description why it could not be fitted; empty where it could */
+                reason: string;
+                /** @description symbol of the column that should be in kelvin for it */
+                inKelvin: string | null;
+            }[];
+        };
+        /** @description A curve through the points of two columns, as a line of working would have it */
+        TriedRelation: {
+            n: number;
+            looked: number;
+            setAside: number;
+            /** @description of its formula, those that are held too */
+            constants: string[];
+            values: {
+                name: string;
+                measured: components["schemas"]["Measured"];
+            }[];
+            explanation: {
+                symbols: components["schemas"]["Mathematics"];
+                numbers: components["schemas"]["Mathematics"] | null;
+            } | null;
+            goodness: components["schemas"]["Goodness"] | null;
+            residuals: components["schemas"]["Residuals"];
+            marks: components["schemas"]["Mark"][];
+            /** @description the curve where the search begins; null where not all constants are told */
+            begun: {
+                x: number[];
+                y: (number | null)[];
+            } | null;
+            warnings: components["schemas"]["Warning"][];
+            /** @description why there is no answer, and what would help */
+            needs: string | null;
+        };
+        /** @description How well a curve describes its points */
+        Goodness: {
+            n: number;
+            /** @description points less constants */
+            degreesOfFreedom: number;
+            rSquared: number | null;
+            /** @description root of the mean squared residual */
+            rmse: number;
+            shownRmse: string;
+            /** @description of the RMSE */
+            unit: string;
+            /** @description what the residuals say */
+            verdict: string;
+            bends: boolean;
+            /** @description whether it goes through the origin; empty where that is no question */
+            origin: string;
+            /** @description 95 % interval of each constant that was fitted, by the scatter of the points */
+            intervals: {
+                name: string;
+                low: number;
+                high: number;
+                shownLow: string;
+                shownHigh: string;
+            }[];
+        };
+        Residuals: {
+            x: number[];
+            /** @description y less the curve */
+            residuals: number[];
         };
         /** @description Each of the lines somebody may keep of this span, with its numbers */
         SpanNumbers: {
@@ -5092,6 +5243,36 @@ export interface operations {
             422: components["responses"]["Problem"];
         };
     };
+    residualsOfLine: {
+        parameters: {
+            query?: {
+                /** @description which run, of a line for each run */
+                run?: number;
+            };
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                line: components["parameters"]["line"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what is left over */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Residuals"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
     copyLine: {
         parameters: {
             query?: never;
@@ -5869,6 +6050,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PointNumbers"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    relationsBetween: {
+        parameters: {
+            query: {
+                /** @description symbol of a column */
+                x: string;
+                /** @description symbol of another one */
+                y: string;
+                /** @description where the span begins, in the unit of x; with to */
+                from?: number;
+                to?: number;
+            };
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the relations */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Relations"];
+                };
+            };
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    tryRelation: {
+        parameters: {
+            query: {
+                /** @description symbol of a column */
+                x: string;
+                /** @description symbol of another one */
+                y: string;
+                /** @description where the span begins, in the unit of x; with to */
+                from?: number;
+                to?: number;
+                /** @description by name; or formula */
+                relation?: string;
+                /** @description in x and free constants, as a*x + b */
+                formula?: string;
+                /** @description constants that are known, as b = 0; k = 2 */
+                held?: string;
+                /** @description where the search begins */
+                start?: string;
+                /** @description whether its 95 % band is among the marks */
+                band?: "drawn" | "hidden";
+            };
+            header?: never;
+            path: {
+                run: components["parameters"]["run"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what it comes to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TriedRelation"];
                 };
             };
             401: components["responses"]["Problem"];

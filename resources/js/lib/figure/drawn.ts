@@ -16,8 +16,8 @@ export interface DrawnRun {
   isFaint?: boolean
 }
 
-/** A mark with what stands beside it. */
-export type PlacedMark = Mark & { text: string }
+/** A mark with what stands beside it; one of another run than that in hand has the colour of its run. */
+export type PlacedMark = Mark & { text: string; runNumber?: number }
 
 /** How a panel is drawn: its axis, and what is drawn along a second one at the right. */
 export interface PanelWish {

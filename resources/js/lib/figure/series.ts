@@ -12,6 +12,7 @@ import {
   type DrawnRun,
   type FigureInput,
   type Point,
+  type PlacedMark,
 } from './drawn'
 import { runColour, runShape, STRUCK, type Ink } from './ink'
 import { seenPoints } from './seenPoints'
@@ -219,14 +220,19 @@ export function markSeries(columns: readonly Column[], panel: number, input: Fig
       })),
     ...own
       .filter(({ kind }) => kind === 'curve')
-      .map((mark) => ({
+      .map((mark, place, curves) => ({
         name: mark.text,
         type: 'line' as const,
         ...placing,
         data: pairs(mark.x, mark.y),
         symbol: 'none',
-        lineStyle: { color: ink.primary, width: 2 },
-        endLabel: { ...text('right', mark.text), align: 'right' as const, offset: [-8, 16] },
+        lineStyle: { color: mark.runNumber === undefined ? ink.primary : runColour(ink, mark.runNumber), width: 2 },
+        // Beyond the end of a falling curve there is often the axis: its name stands above it.
+        endLabel: {
+          ...text('right', mark.text),
+          align: 'right' as const,
+          offset: [-8, nameOffset(mark, curves.slice(0, place)) * ink.scale],
+        },
       })),
     ...own
       .filter(({ kind }) => kind === 'band')
@@ -302,4 +308,17 @@ export function nextSeries(next: number, x: Column, range: AxisRange, ink: Ink) 
       data: [{ xAxis: next }],
     },
   }
+}
+
+const LINE_PX = 18
+/** Ends within such a part of what a curve spans are at the same place. */
+const SAME_END = 0.06
+
+/** How far below its end the name of a curve stands: above that of a falling one, as there often is the axis, and clear of other names. */
+function nameOffset(mark: PlacedMark, before: readonly PlacedMark[]): number {
+  const end = ({ y }: PlacedMark) => y.at(-1) ?? 0
+  const height = mark.y.reduce((most, one) => Math.max(most, Math.abs(one - end(mark))), 0)
+  const beside = before.filter((one) => one.text !== '' && Math.abs(end(one) - end(mark)) <= SAME_END * height).length
+  const away = 16 + LINE_PX * beside
+  return end(mark) < (mark.y[0] ?? 0) ? -away : away
 }

@@ -61,3 +61,15 @@ describe('mathematics as print sets it', () => {
     expect(spoken(of('negative', s('a')))).toBe('minus a')
   })
 })
+
+it('a sign has brackets only where it would be read wrongly', () => {
+  const number = (text: string): Mathematics => ({ kind: 'number', text })
+  const of = (kind: Mathematics['kind'], ...parts: Mathematics[]): Mathematics => ({ kind, parts })
+  const b: Mathematics = { kind: 'symbol', text: 'b' }
+  expect(toTex(of('times', of('negative', b), b))).toBe('-b \\cdot b')
+  expect(toTex(of('times', number('-2'), b))).toBe('-2 \\cdot b')
+  expect(toTex(of('times', b, number('-2')))).toBe('b \\cdot \\left(-2\\right)')
+  expect(toTex(of('negative', number('-2')))).toBe('-\\left(-2\\right)')
+  expect(toTex(of('minus', b, number('-2')))).toBe('b - \\left(-2\\right)')
+  expect(toTex(of('times', of('plus', b, b), b))).toBe('\\left(b + b\\right) \\cdot b')
+})

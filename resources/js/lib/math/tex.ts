@@ -67,7 +67,19 @@ function parts(tree: Mathematics): readonly Mathematics[] {
 function inside(tree: Mathematics | undefined, outer: number): string {
   if (tree === undefined) return ''
   const text = toTex(tree)
-  return (BINDS[tree.kind] ?? 9) < outer || (outer > 2 && tree.kind === 'over') ? `\\left(${text}\\right)` : text
+  return bindsOf(tree) < outer || (outer > 2 && tree.kind === 'over') ? `\\left(${text}\\right)` : text
+}
+
+/** A number below zero binds as its sign does: 2 · (−3). */
+function bindsOf({ kind, text = '' }: Mathematics): number {
+  return BINDS[kind === 'number' && text.startsWith('-') ? 'negative' : kind] ?? 9
+}
+
+/** At the front a sign needs no brackets: −b · t. */
+function first(tree: Mathematics | undefined, outer: number): string {
+  return tree !== undefined && bindsOf(tree) === BINDS.negative && tree.kind !== 'plus' && tree.kind !== 'minus'
+    ? toTex(tree)
+    : inside(tree, outer)
 }
 
 /** A tree of mathematics as TeX. */
@@ -87,7 +99,7 @@ export function toTex(tree: Mathematics): string {
     case 'minus':
       return `${inside(a, 1)} - ${inside(b, 2)}`
     case 'times':
-      return `${inside(a, 2)} \\cdot ${inside(b, 2)}`
+      return `${first(a, 2)} \\cdot ${inside(b, 2)}`
     case 'over':
       return `\\frac{${inside(a, 0)}}{${inside(b, 0)}}`
     case 'power':

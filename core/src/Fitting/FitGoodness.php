@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Core\Fitting;
+
+use Welkion\Core\Linear\StraightLine;
+use Welkion\Core\Series\Thinning as Some;
+use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Working\ColumnInput;
+use Welkion\Core\Working\Goodness;
+
+/** How good a fit is, for the line of working that holds it. */
+final class FitGoodness
+{
+    /** What is left over of more points than these cannot be told apart in a picture. */
+    private const TOLD = 300;
+
+    public static function of(Fit $fit, ColumnInput $x, ColumnInput $y): Goodness
+    {
+        $intervals = [];
+        foreach ($fit->constants as $constant) {
+            $intervals[$constant->name] = $constant->interval();
+        }
+        $places = Some::places($fit->n(), self::TOLD);
+
+        return new Goodness(
+            $fit->n(), $fit->degreesOfFreedom(), is_nan($fit->rSquared) ? null : $fit->rSquared, Measured::of($fit->rmse(), 0.0, $y->unit->difference()),
+            array_filter($intervals, static fn (array $of): bool => is_finite($of[0])), $fit->bends(), self::some($fit->x, $places), self::some($fit->residuals, $places), Origin::judged($fit, $x, $y),
+        );
+    }
+
+    /** The same of a straight line that was found by sums; its constants are called a and b, as in the formula. */
+    public static function ofLine(StraightLine $line, ColumnInput $x, ColumnInput $y): Goodness
+    {
+        $n = $line->count;
+        [$some, $rest, $told] = [[], [], Some::places($n, self::TOLD)];
+        $left = static fn (int $place): float => $y->values[$place] - $line->at($x->values[$place]);
+        foreach (Residuals::lookedAt($n) as $place) {
+            $some[] = $x->values[$place];
+            $rest[] = $left($place);
+        }
+        $slope = new FittedConstant('a', $line->slope, $line->slopeError, $n - 2, null);
+        $intercept = new FittedConstant('b', $line->intercept(), $line->errorAt(0.0), $n - 2, null);
+
+        return new Goodness(
+            $n, $n - 2, $line->rSquared, Measured::of($line->scatter * sqrt(($n - 2) / $n), 0.0, $y->unit->difference()), ['a' => $slope->interval(), 'b' => $intercept->interval()],
+            Residuals::of($some, $rest, [$some, array_fill(0, count($some), 1.0)])->bend(), self::some($x->values, $told), array_map($left, $told), Origin::of(Relation::Linear, $intercept, $x, $y),
+        );
+    }
+
+    /**
+     * @param  list<float>  $of
+     * @param  list<int>  $places
+     * @return list<float>
+     */
+    private static function some(array $of, array $places): array
+    {
+        return array_map(static fn (int $place): float => $of[$place], $places);
+    }
+}
