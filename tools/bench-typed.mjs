@@ -51,16 +51,25 @@ times.sort((x, y) => x - y)
 tell('cell_change_with_five_lines', { rows: ROWS, n: CHANGES, median_ms: rounded(times[CHANGES / 2]), p95_ms: rounded(times[Math.floor(0.95 * CHANGES)]) })
 
 // Numbers of a span that is dragged over the rows, narrow and wide: each is asked for anew.
-const spans = []
-for (let i = 0; i < CHANGES; i++) {
+await asked('span_to_numbers', CHANGES, (i) => {
   const from = (i * ROWS) / (2 * CHANGES)
-  began = performance.now()
-  const { lines } = await json('GET', `/api/runs/${run}/span?x=t&y=a&from=${from}&to=${ROWS - from / 2}`)
-  if (lines.some(({ problem }) => problem !== null)) throw new Error(JSON.stringify(lines))
-  spans.push(performance.now() - began)
+  return `span?x=t&y=a&from=${from}&to=${ROWS - from / 2}`
+})
+// Relations of a stretch, looked at side by side, and one of them while its curve is moved by hand.
+await asked('relations', 10, (i) => `relations?x=t&y=a&from=${i}&to=${ROWS - i}`)
+await asked('relation_moved', CHANGES, (i) => `relation?x=t&y=a&relation=parabola&start=${encodeURIComponent(`a = ${i}; b = 1; c = 2`)}`)
+
+/** How long it takes until so many different questions about the run are answered, one after the other. */
+async function asked(name, count, question) {
+  const times = []
+  for (let i = 0; i < count; i++) {
+    began = performance.now()
+    await json('GET', `/api/runs/${run}/${question(i)}`)
+    times.push(performance.now() - began)
+  }
+  times.sort((x, y) => x - y)
+  tell(name, { rows: ROWS, n: count, median_ms: rounded(times[Math.floor(count / 2)]), p95_ms: rounded(times[Math.floor(0.95 * count)]) })
 }
-spans.sort((x, y) => x - y)
-tell('span_to_numbers', { rows: ROWS, n: CHANGES, median_ms: rounded(spans[CHANGES / 2]), p95_ms: rounded(spans[Math.floor(0.95 * CHANGES)]) })
 
 const { browser, page, signIn } = await signedInPage()
 await signIn()

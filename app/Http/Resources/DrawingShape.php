@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use Welkion\Core\Exception\UnitMismatch;
+use Welkion\Core\Notebook\Column;
+use Welkion\Core\Notebook\ColumnKind;
 use Welkion\Core\Notebook\FigureAxis;
 use Welkion\Core\Notebook\FigureDrawing;
 use Welkion\Core\Notebook\FigurePanel;
@@ -26,6 +28,7 @@ final readonly class DrawingShape
                 'y' => $p->left, 'axis' => $this->axis($p->axis, $p->left), 'right' => $p->right, 'rightAxis' => $this->axis($p->rightAxis, $p->right),
             ], $drawing->panels),
             'points' => $drawing->points, 'bars' => $drawing->hasBars, 'caption' => $drawing->caption,
+            'doubt' => $drawing->doubt(array_map(static fn (Column $c): ColumnKind => $c->kind, $this->notebook->columns)),
         ];
     }
 

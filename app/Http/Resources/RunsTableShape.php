@@ -7,9 +7,11 @@ namespace App\Http\Resources;
 use App\Notebook\ExperimentWork;
 use Welkion\Core\Notebook\Grouping;
 use Welkion\Core\Notebook\Notebook;
+use Welkion\Core\Notebook\Reach;
 use Welkion\Core\Notebook\Run;
 use Welkion\Core\Notebook\RunsTable;
 use Welkion\Core\Notebook\Symbols;
+use Welkion\Core\Notebook\WorkedNotebook;
 use Welkion\Core\Uncertainty\Digits;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Units\Unit;
@@ -31,7 +33,7 @@ final class RunsTableShape
 
         return [
             'columns' => array_map(static fn (string $symbol): array => self::column($symbol, $work->worked->notebook, $units[$symbol] ?? Unit::one())
-                + ['groups' => array_map(self::group(...), $table->grouped($symbol))], $symbols),
+                + ['doubt' => self::doubt($symbol, $work->worked), 'groups' => array_map(self::group(...), $table->grouped($symbol))], $symbols),
             'rows' => array_values(array_map(static fn (Run $run): array => [
                 'runId' => $run->id, 'cells' => (object) array_combine($symbols, array_map(static fn (string $symbol): ?array => $cell($symbol, $run), $symbols)),
             ], $work->worked->notebook->runs)),
@@ -46,6 +48,13 @@ final class RunsTableShape
         $part = explode('.', $symbol, 2)[1] ?? '';
 
         return ['symbol' => $symbol, 'title' => $notebook->worded($title).($part === '' ? '' : ", {$part}"), 'kind' => $entry === null ? 'line' : 'entry', 'unit' => $unit->symbol];
+    }
+
+    private static function doubt(string $symbol, WorkedNotebook $worked): ?string
+    {
+        $line = $worked->notebook->lines[Symbols::base($symbol)] ?? null;
+
+        return $line === null ? null : (new Reach($worked))->doubt($line);
     }
 
     /** @return array<string, mixed> */

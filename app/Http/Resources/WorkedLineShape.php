@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use Welkion\Core\Notebook\Doubts;
 use Welkion\Core\Notebook\Methods;
 use Welkion\Core\Notebook\WorkedLine;
 use Welkion\Core\Notebook\WorkedNotebook;
@@ -43,7 +44,7 @@ final class WorkedLineShape
             ],
             'rests' => array_values(array_filter($in->graph->uses[$worked->symbol] ?? [], static fn (string $s): bool => isset($in->notebook->lines[$s]))),
             'sources' => self::sources($result),
-            'warnings' => array_map(self::warning(...), $outcome->warnings ?? []),
+            'warnings' => array_map(self::warning(...), [...$outcome->warnings ?? [], ...(new Doubts($in))->of($line, $worked->run)]),
             'marks' => $outcome === null ? [] : self::marks($outcome, $line->uses),
             'goodness' => $outcome?->goodness === null ? null : GoodnessShape::of($outcome->goodness, $outcome->values),
             'needs' => $worked->needs,

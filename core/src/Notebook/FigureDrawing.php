@@ -76,6 +76,23 @@ final readonly class FigureDrawing
         }
     }
 
+    /**
+     * What is set, or goes on by itself, belongs along x; what follows from it is drawn upwards.
+     *
+     * @param  array<string, ColumnKind>  $kinds  by symbol
+     * @return string|null what to doubt of this figure; null: nothing
+     */
+    public function doubt(array $kinds): ?string
+    {
+        $isGiven = static fn (string $symbol): bool => in_array($kinds[$symbol] ?? null, [ColumnKind::Step, ColumnKind::Time], true);
+        $given = array_values(array_filter($this->columns(), static fn (string $symbol): bool => $isGiven($symbol)));
+        if (! isset($kinds[$this->x]) || $kinds[$this->x] === ColumnKind::Derived || $isGiven($this->x) || $given === []) {
+            return null;
+        }
+
+        return $kinds[$given[0]] === ColumnKind::Time ? "{$given[0]} goes on by itself and belongs along x." : "{$given[0]} is what was set from reading to reading, and belongs along x.";
+    }
+
     /** The same after a column has got another symbol. */
     public function renamed(string $from, string $to): self
     {

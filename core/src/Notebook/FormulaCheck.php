@@ -8,6 +8,8 @@ use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Formula\Column as FormulaColumn;
 use Welkion\Core\Formula\Formula;
 use Welkion\Core\Formula\FormulaError;
+use Welkion\Core\Formula\Look;
+use Welkion\Core\Formula\PhysicalConstants;
 use Welkion\Core\Formula\Scope;
 use Welkion\Core\Formula\Typeset;
 use Welkion\Core\Uncertainty\Measured;
@@ -57,13 +59,14 @@ final readonly class FormulaCheck
             }
             $derived = $formula->derive($scope);
             $unit = $derived->unit;
+            $ranges = array_map(static fn (string $of): string => "The largest less the smallest {$of} need not be its end less its start; if a change is meant, use the line “Start, end and change”.", Look::ranges($formula));
 
             if ($into === null || $into->symbol === $unit->symbol) {
-                return new self(null, null, null, $reads, $unit, $derived->notes);
+                return new self(null, null, null, $reads, $unit, [...$derived->notes, ...$ranges]);
             }
             $notes = $formula->derive($scope, $into)->notes;
 
-            return new self(null, null, null, $reads, $unit, [...$notes, "It comes out in {$unit->symbol}, and is converted into {$into->symbol}."]);
+            return new self(null, null, null, $reads, $unit, [...$notes, ...$ranges, "It comes out in {$unit->symbol}, and is converted into {$into->symbol}."]);
         } catch (FormulaError $error) {
             return new self($error->getMessage(), $error->position, $error->inKelvin, $reads, null, []);
         } catch (CoreException|\ArithmeticError $error) {
@@ -94,6 +97,9 @@ final readonly class FormulaCheck
             if ($column !== null) {
                 $columns[] = new FormulaColumn($symbol, $column->unit, []);
 
+                continue;
+            }
+            if (PhysicalConstants::find($symbol) !== null && ! isset($worked->notebook->entries[$symbol]) && ! isset($worked->notebook->lines[Symbols::base($symbol)])) {
                 continue;
             }
             $entry = $worked->notebook->entries[$symbol] ?? null;

@@ -19,6 +19,7 @@ use Welkion\Core\Titration\Methods\Equivalence;
 use Welkion\Core\Titration\Methods\FinerSteps;
 use Welkion\Core\Titration\Methods\HalfWay;
 use Welkion\Core\Titration\Methods\RefinedEquivalence;
+use Welkion\Core\Uncertainty\Methods\Accepted;
 use Welkion\Core\Working\Method;
 
 /** The one place where methods are listed. */
@@ -28,7 +29,7 @@ final class Methods
     public static function all(): array
     {
         return [
-            new FormulaMethod, new Statistics, new Slope, new Area, new ValueAt, new XAt, new Difference, new Ends, new Tangent, new Constancy, new RelationFit,
+            new FormulaMethod, new Statistics, new Slope, new Area, new ValueAt, new XAt, new Difference, new Ends, new Tangent, new Constancy, new RelationFit, new Accepted,
             new Equivalence, new HalfWay, new RefinedEquivalence, new FinerSteps,
         ];
     }

@@ -51,6 +51,9 @@ final class RelationMethodTest extends TestCase
 
             self::assertSame([$line->n, $line->degreesOfFreedom, $line->bends, $line->origin], [$slope->n, $slope->degreesOfFreedom, $slope->bends, $slope->origin]);
             self::assertEqualsWithDelta([$line->intervals['a'], $line->intervals['b']], [$slope->intervals['slope'], $slope->intervals['intercept']], 1e-9);
+            $width = static fn (array $interval): float => $interval[1] - $interval[0];
+            self::assertEqualsWithDelta(1.0, $width($slope->intervals['slope']) / $width($line->intervals['a']), 5e-8, 'One degree of freedom more or less shows.');
+            self::assertEqualsWithDelta(1.0, $width($slope->intervals['intercept']) / $width($line->intervals['b']), 5e-8);
             self::assertEqualsWithDelta([$line->rSquared, $line->rmse->value], [$slope->rSquared, $slope->rmse->value], 1e-9);
             self::assertEqualsWithDelta($line->residuals, $slope->residuals, 1e-9);
             self::assertCount(min(300, $n), $slope->x);
@@ -99,6 +102,7 @@ final class RelationMethodTest extends TestCase
         self::assertSame('', $origin('parabola', $through));
         self::assertSame('', self::goodness(self::work(['relation' => 'linear', 'held' => 'b = 0']))->origin);
         self::assertSame('', self::goodness(self::work(['relation' => 'proportional'], [1.0, 2.0], [1.0, 2.1]))->origin, 'Two points cannot tell.');
+        self::assertSame('', self::goodness(self::work(['relation' => 'proportional'], [1.0], [2.0]))->origin, 'Nor can one.');
     }
 
     public function test_what_is_known_is_not_fitted_and_leaves_more_to_tell_the_others_by(): void

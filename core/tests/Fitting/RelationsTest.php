@@ -97,6 +97,9 @@ final class RelationsTest extends TestCase
             [$reasons['linear'], $reasons['proportional'], $reasons['logarithmic'], $reasons['inverse_offset']]);
         self::assertSame([null, 'y', null], [$inKelvin['linear'], $inKelvin['proportional'], $inKelvin['logarithmic']]);
 
+        self::assertNotSame('x is 0 in some points.', $reasons['logistic']);
+        self::assertStringNotContainsString('x is', $reasons['damped_oscillation'], 'A swing may well be told at 0.');
+
         $cold = (new RelationSearch)->among(self::column('T', 'degC', [1.0, 2.0, 3.0]), self::column('V', 'mL', [1.0, 2.1, 2.9]));
         $why = array_column(array_map(static fn (TriedRelation $t): array => [$t->relation->value, $t->reason], $cold), 1, 0);
         self::assertSame('x is in °C, which does not start at zero; this needs kelvin.', $why['power']);

@@ -66,7 +66,7 @@ final class MethodsTest extends TestCase
                 self::assertSame($slot, $told->slot($slot->name));
             }
         }
-        self::assertSame(['formula', 'statistics', 'slope', 'area', 'value-at', 'x-at', 'difference', 'ends', 'tangent', 'constancy', 'relation', 'equivalence', 'half-equivalence', 'refined-equivalence', 'finer-steps'], $keys);
+        self::assertSame(['formula', 'statistics', 'slope', 'area', 'value-at', 'x-at', 'difference', 'ends', 'tangent', 'constancy', 'relation', 'accepted', 'equivalence', 'half-equivalence', 'refined-equivalence', 'finer-steps'], $keys);
         self::assertNull(Methods::find('divination'));
     }
 

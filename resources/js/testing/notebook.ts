@@ -177,6 +177,7 @@ export function figure(x: string, y: string[][], change: Partial<Figure> = {}): 
     points: null,
     bars: false,
     caption: null,
+    doubt: null,
     position: 1,
     ...change,
   }

@@ -33,7 +33,9 @@ final readonly class Constancy implements Method
     public function work(Inputs $inputs): Outcome
     {
         $y = $inputs->column('y');
-        $within = abs($inputs->number('within')->in($y->unit)->value);
+        $asked = $inputs->number('within');
+        // It is a difference: half a kelvin is half a degree.
+        $within = abs($asked->unit->difference()->convertDifference($asked->value, $y->unit->difference()));
         $explanation = new Explanation(Mathematics::minus(Mathematics::symbol($y->name), Mathematics::at(Mathematics::symbol($y->name), Mathematics::words('first'))));
         if ($y->values === []) {
             return Outcome::needs('There is no reading yet.', self::FORMULA, $explanation);

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { sentenceOf } from '../../lib/api/problem'
 import type { Figure, Notebook } from '../../lib/api/types'
-import { askedAxis, askedPanels } from '../../lib/figure/axisUnits'
+import { askedPanels, swapped } from '../../lib/figure/axisUnits'
 import { columnHead } from '../../lib/notebook/labels'
 import { TypedField } from '../entries/TypedField'
 import { useFigures } from '../notebook'
@@ -55,25 +55,19 @@ export function AxesCard({ notebook, figure, onClose }: AxesCardProps) {
       change(`${axis} ${part}`, asked)
     },
   })
-  const [only] = figure.panels
-  const canSwap = figure.panels.length === 1 && only?.y.length === 1 && only.right.length === 0
+  const other = swapped(figure)
   return (
     <section className="note mt-2 flex flex-col gap-2.5 text-sm" aria-labelledby="axes-title">
       <div className="flex items-baseline gap-4">
         <h3 id="axes-title" className="flex-1 font-semibold">
           Axes
         </h3>
-        {canSwap ? (
+        {other !== null ? (
           <button
             type="button"
             className="word-button font-normal!"
             onClick={() => {
-              const y = only.y[0] ?? ''
-              act('swap', {
-                x: y,
-                axis: askedAxis(only.axis),
-                panels: [{ y: [figure.x], axis: askedAxis(figure.axis) }],
-              })
+              act('swap', other)
             }}
           >
             swap x and y

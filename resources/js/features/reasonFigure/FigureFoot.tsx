@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react'
 import type { FigureInput } from '../../lib/figure/drawn'
 import { paperInk } from '../../lib/figure/ink'
 import { notebookFigure } from '../../lib/figure/notebookFigure'
@@ -8,12 +9,14 @@ interface FigureFootProps {
   /** What a picture of it is called, and what stands above it. */
   name: string
   title: string
+  /** What may be the wrong way round, if anything. */
+  children?: ReactNode
   /** What it draws, as a whole. */
   plain: () => FigureInput | null
 }
 
 /** What stands below a figure: its caption, and how it leaves as a picture. */
-export function FigureFoot({ caption, name, title, plain }: FigureFootProps) {
+export function FigureFoot({ caption, name, title, children, plain }: FigureFootProps) {
   async function handlePicture(kind: 'png' | 'svg') {
     const input = plain()
     if (input === null) return
@@ -22,6 +25,7 @@ export function FigureFoot({ caption, name, title, plain }: FigureFootProps) {
   }
   return (
     <div className="mt-2 flex flex-wrap items-baseline justify-between gap-x-4 text-sm">
+      {children}
       <p className="quiet min-w-0 flex-1 basis-80">{caption}</p>
       <span className="whitespace-nowrap">
         save{' '}

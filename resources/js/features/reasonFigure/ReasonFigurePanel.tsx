@@ -7,6 +7,7 @@ import { summaryOf } from '../../lib/figure/summary'
 import { movePick, NOTHING, placeOf, spanBetween, stretchSpan, type Selection } from '../../lib/figure/selection'
 import { NotebookFigure, type FigureCanvas } from '../figure'
 import { AxesCard } from './AxesCard'
+import { FigureDoubt } from './FigureDoubt'
 import { FigureFoot } from './FigureFoot'
 import { FigureHeader } from './FigureHeader'
 import { withMarks } from './figureInput'
@@ -242,7 +243,9 @@ export function ReasonFigurePanel({
         name={`${notebook.title} ${run.number}`}
         title={figure?.shownTitle ?? ''}
         plain={plain}
-      />
+      >
+        <FigureDoubt notebook={notebook} figure={figure} />
+      </FigureFoot>
     </section>
   )
 }

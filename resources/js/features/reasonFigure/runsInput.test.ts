@@ -11,8 +11,8 @@ const RUNS = [
 ]
 const TABLE: RunsTable = {
   columns: [
-    { symbol: 'c', title: 'Strength', kind: 'entry', unit: 'mol/L', groups: [] },
-    { symbol: 'slope1', title: 'Slope', kind: 'line', unit: 'g/s', groups: [] },
+    { symbol: 'c', title: 'Strength', kind: 'entry', unit: 'mol/L', doubt: null, groups: [] },
+    { symbol: 'slope1', title: 'Slope', kind: 'line', unit: 'g/s', doubt: null, groups: [] },
   ],
   rows: RUNS.map(({ id }) => ({
     runId: id,

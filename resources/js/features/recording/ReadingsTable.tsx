@@ -1,4 +1,5 @@
 import type { Column, Notebook, Row, RunRows } from '../../lib/api/types'
+import { OUTLIER } from '../../lib/notebook/deleted'
 import { cellText, columnHead, stepWords } from '../../lib/notebook/labels'
 import { useNotices } from '../../ui/notices'
 import { useRunActions, useUndo } from '../notebook'
@@ -39,7 +40,7 @@ export function ReadingsTable({ notebook, rows }: ReadingsTableProps) {
 
   function handleDelete(row: Row) {
     actions.removeReading.act(row.id, () => {
-      tell(`The reading at ${stepWords(row.step, step)} is deleted.`, () => {
+      tell(`The reading at ${stepWords(row.step, step)} is deleted. ${OUTLIER}`, () => {
         undo.act()
       })
     })

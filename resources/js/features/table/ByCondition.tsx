@@ -99,11 +99,12 @@ export function ByCondition({ table, rows, column, onRun }: ByConditionProps) {
           )
         })}
       </tbody>
-      {sentence === '' ? null : (
+      {sentence === '' && column.doubt === null ? null : (
         <tfoot>
           <tr className="border-base-300 border-t">
             <td colSpan={3 + set.length + most + GROUPED.length} className="quiet py-1.5 pl-4 text-left font-sans">
               {sentence}
+              {column.doubt === null ? null : <span className="amber block font-semibold">{column.doubt}</span>}
             </td>
           </tr>
         </tfoot>

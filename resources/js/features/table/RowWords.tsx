@@ -1,8 +1,10 @@
 import { useState } from 'react'
 import type { Notebook, Row, RunRows, RunSummary } from '../../lib/api/types'
+import { deletedWords } from '../../lib/notebook/deleted'
 import type { Block } from '../../lib/table/grid'
+import { useNotices } from '../../ui/notices'
 import { ProblemNote } from '../../ui/ProblemNote'
-import { useTyping } from '../notebook'
+import { useTyping, useUndo } from '../notebook'
 import { SetAsideDialog, useSetAside } from '../reasonFigure'
 
 interface RowWordsProps {
@@ -20,6 +22,8 @@ interface RowWordsProps {
 export function RowWords({ notebook, run, rows, block, count, rowAt, onFillDown }: RowWordsProps) {
   const { insert, move, remove } = useTyping(run.id, notebook.id)
   const { takeBack, error } = useSetAside(notebook, rows)
+  const { undo } = useUndo(notebook.id)
+  const { tell } = useNotices()
   const [asking, setAsking] = useState<Row[] | null>(null)
   const first = block === null ? undefined : rowAt(block.top)
   const bottom = block === null ? -1 : Math.min(block.bottom, count - 1)
@@ -80,7 +84,11 @@ export function RowWords({ notebook, run, rows, block, count, rowAt, onFillDown 
           [
             'delete',
             () => {
-              remove.act(span)
+              remove.act(span, () => {
+                tell(deletedWords(chosen), () => {
+                  undo.act()
+                })
+              })
             },
           ],
         ] as [string, (() => void) | null][])

@@ -2504,6 +2504,8 @@ export interface components {
             bars: boolean;
             /** @description in place of the one the figure gets by itself */
             caption: string | null;
+            /** @description what may be the wrong way round */
+            doubt: string | null;
             position: number;
         };
         TypedNumber: {
@@ -2562,6 +2564,8 @@ export interface components {
                 /** @enum {string} */
                 kind: "entry" | "line";
                 unit: string;
+                /** @description which trials of a condition were worked out over another stretch */
+                doubt: string | null;
                 /** @description one for each condition, in the order they first come */
                 groups: components["schemas"]["Grouping"][];
             }[];

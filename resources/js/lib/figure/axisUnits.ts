@@ -111,3 +111,12 @@ export function askedPanels(panels: Figure['panels']) {
 export function askedAxis({ scale, from, to, unit }: Axis) {
   return { scale, from, to, unit }
 }
+
+/** The same figure with x and y in each other's place; null where more is drawn than one column along another. */
+export function swapped({ x, axis, panels }: Figure) {
+  const [only, another] = panels
+  const [y, second] = only?.y ?? []
+  return only === undefined || another !== undefined || y === undefined || second !== undefined || only.right.length > 0
+    ? null
+    : { x: y, axis: askedAxis(only.axis), panels: [{ y: [x], axis: askedAxis(axis) }] }
+}

@@ -23,6 +23,7 @@ function input(change: Partial<FigureInput> = {}): FigureInput {
 }
 
 interface Drawn {
+  endLabel?: { offset: number[] }
   name?: string
   type: string
   data: unknown[]
@@ -148,6 +149,29 @@ describe('a figure of a notebook', () => {
     const { named } = drawn({ runs: [faint] })
     expect(named('set aside')).toEqual([])
     expect(pickPoints(input({ runs: [faint] }))).toEqual([])
+  })
+
+  it('writes the name of a curve where the curve does not run, clear of other names', () => {
+    const curve = (text: string, y: number[], x = y.map((_, i) => i)) => ({ ...mark('curve', { x, y }), text })
+    const offsets = (...marks: ReturnType<typeof curve>[]) => {
+      const { named } = drawn({ marks })
+      return marks.map(({ text }) => named(text)[0]?.endLabel?.offset[1])
+    }
+    const ten = Array.from({ length: 11 }, (_, i) => i)
+    expect(offsets(curve('rises', ten)), 'Above its end; below runs the line.').toEqual([-16])
+    expect(offsets(curve('falls', [...ten].reverse()))).toEqual([16])
+    expect(
+      offsets(
+        curve(
+          'levels off',
+          ten.map((at) => Math.exp(-at)),
+        ),
+      ),
+      'Below is the axis.',
+    ).toEqual([-16])
+    expect(offsets(curve('two ends', [5, 1]), curve('two ends, up', [1, 5]))).toEqual([16, -16])
+    expect(offsets(curve('one', ten), curve('another', ten), curve('elsewhere', [0, 5]))).toEqual([-16, -34, -16])
+    expect(offsets(curve('', ten), curve('alone', ten)), 'What has no name needs no room.').toEqual([-16, -16])
   })
 
   it('knows marks by their columns alone: rules through all panels with words in the first, the rest at its own', () => {

@@ -313,12 +313,21 @@ export function nextSeries(next: number, x: Column, range: AxisRange, ink: Ink) 
 const LINE_PX = 18
 /** Ends within such a part of what a curve spans are at the same place. */
 const SAME_END = 0.06
+/** Under its name lies about the last tenth of a curve; where it falls by more than a tenth there, its name stands below. */
+const UNDER_NAME = 0.1
 
-/** How far below its end the name of a curve stands: above that of a falling one, as there often is the axis, and clear of other names. */
+/** How far below its end the name of a curve stands, or above, where the curve itself does not run: clear of other names. */
 function nameOffset(mark: PlacedMark, before: readonly PlacedMark[]): number {
   const end = ({ y }: PlacedMark) => y.at(-1) ?? 0
   const height = mark.y.reduce((most, one) => Math.max(most, Math.abs(one - end(mark))), 0)
   const beside = before.filter((one) => one.text !== '' && Math.abs(end(one) - end(mark)) <= SAME_END * height).length
-  const away = 16 + LINE_PX * beside
-  return end(mark) < (mark.y[0] ?? 0) ? -away : away
+  return (isFallingAtItsEnd(mark, height) ? 1 : -1) * (16 + LINE_PX * beside)
+}
+
+function isFallingAtItsEnd({ x, y }: PlacedMark, height: number): boolean {
+  const [first, last] = [x[0] ?? 0, x.at(-1) ?? 0]
+  const place = x.findIndex((at) => at >= last - UNDER_NAME * (last - first))
+  // Of two ends alone the part under the name is reckoned.
+  const there = place >= x.length - 1 ? (y.at(-1) ?? 0) + UNDER_NAME * ((y[0] ?? 0) - (y.at(-1) ?? 0)) : (y[place] ?? 0)
+  return there - (y.at(-1) ?? 0) > 0.5 * UNDER_NAME * height
 }

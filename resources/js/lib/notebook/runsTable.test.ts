@@ -39,6 +39,7 @@ const column = (symbol: string, change: Partial<RunsColumn> = {}): RunsColumn =>
   title: symbol,
   kind: 'line',
   unit: 'g/s',
+  doubt: null,
   groups: [],
   ...change,
 })
