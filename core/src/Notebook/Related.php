@@ -20,10 +20,10 @@ use Welkion\Core\Working\Outcome;
 final readonly class Related
 {
     /** Of more points so many tell the relations apart as well, in the time a person waits. */
-    private const MOST = 400;
+    private const MOST = 200;
 
     /** And so many the constants of one of them. */
-    private const MOST_OF_ONE = 4000;
+    private const MOST_OF_ONE = 2000;
 
     private const DRAWN_POINTS = 120;
 

@@ -152,7 +152,7 @@ final class RelationMethodTest extends TestCase
         $y = array_map(static fn (float $t): float => 60.0 * exp(-$t / 8.0), $x);
         $columns = ['x' => self::column('t', 'min', $x), 'y' => self::column('c', 'mmol/L', $y)];
         foreach (['A*exp(-t/tau)', 'A*exp(-x/tau)'] as $formula) {
-            foreach (['', 'A = 40; tau = 3'] as $start) {
+            foreach (['', 'A = 40; tau = 3', 'A = 40', 'A = 40; k = 3'] as $start) {
                 $values = (new RelationFit)->work(new Inputs($columns, texts: array_filter(['formula' => $formula, 'start' => $start])))->values;
                 self::assertEqualsWithDelta([60.0, 8.0], [$values['A']->value, $values['tau']->value], 1e-6);
                 self::assertSame(['mmol/L', 'min'], [$values['A']->unit->symbol, $values['tau']->unit->symbol]);

@@ -37,12 +37,12 @@ final class RelatedTest extends TestCase
         $related = Related::of(self::notebook($t, array_map(static fn (float $at): float => 5.0 * exp(-$at / 40.0), $t)), 1, 't', 'h', null);
 
         self::assertSame(20_000, $related->n);
-        self::assertLessThanOrEqual(401, count($related->points()[0]));
-        self::assertGreaterThanOrEqual(400, count($related->points()[0]));
+        self::assertLessThanOrEqual(201, count($related->points()[0]));
+        self::assertGreaterThanOrEqual(200, count($related->points()[0]));
         self::assertSame(Relation::ExponentialGrowth, $related->relations()[0]->relation);
         [$outcome, $looked] = $related->one(['relation' => 'exponential_growth']);
         self::assertEqualsWithDelta(-1.0 / 40.0, $outcome->values['b']->value, 1e-9);
-        self::assertEqualsWithDelta(4000, $looked, 1);
+        self::assertEqualsWithDelta(2000, $looked, 1);
     }
 
     public function test_the_curve_is_told_where_a_search_would_begin_when_all_constants_are(): void

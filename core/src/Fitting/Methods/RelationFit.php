@@ -53,7 +53,8 @@ final readonly class RelationFit implements Method
     {
         [$x, $y] = [$inputs->column('x'), $inputs->column('y')];
         $curve = self::curve($inputs->text('relation') ?? '', $inputs->text('formula') ?? '', $x->name)->holding(ConstantValues::parse($inputs->text('held') ?? ''));
-        $start = array_diff_key(ConstantValues::parse($inputs->text('start') ?? ''), $curve->held);
+        // Told of all that are free, or found by itself: of some alone nothing can begin.
+        $start = array_intersect_key(ConstantValues::parse($inputs->text('start') ?? ''), array_flip($curve->constants));
         $fit = (new CurveFitter)->fit($curve, $x->values, $y->values, $start, xUnit: $x->unit, yUnit: $y->unit);
         if (! $fit->hasConverged()) {
             return Outcome::needs($fit->outcome->sentence(), $curve->formula->text);

@@ -84,6 +84,9 @@ export function RelationDetail(props: RelationDetailProps) {
             autoFocus
             onChange={(event) => {
               onFormula(event.target.value)
+              // What was known of the constants of another formula is nothing of this one.
+              setHeld({})
+              setStart(null)
             }}
           />
         </label>
