@@ -228,7 +228,7 @@ final class NotebookTest extends TestCase
                 'y' => ['pH'], 'axis' => ['from' => 1.5] + $plain, 'right' => ['T'],
                 'rightAxis' => ['scale' => 'log', 'from' => null, 'to' => null, 'unit' => 'K', 'shown' => ['T' => ['factor' => 1, 'offset' => 273.15]]],
             ]],
-            'points' => 'apart', 'bars' => true, 'caption' => 'Taken on a warm day.',
+            'points' => 'apart', 'bars' => true, 'caption' => 'Taken on a warm day.', 'doubt' => null,
         ], $drawn);
         $path = $this->path("figures/{$made['made']}");
 

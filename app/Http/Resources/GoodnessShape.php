@@ -28,6 +28,7 @@ final class GoodnessShape
             'n' => $goodness->n, 'degreesOfFreedom' => $goodness->degreesOfFreedom, 'rSquared' => $goodness->rSquared,
             'rmse' => $goodness->rmse->value, 'shownRmse' => Digits::round((float) sprintf('%.2g', $goodness->rmse->value)), 'unit' => $goodness->rmse->unit->symbol,
             'verdict' => $goodness->verdict(), 'bends' => $goodness->bends, 'origin' => $goodness->origin, 'intervals' => $intervals,
+            'far' => array_map(static fn (array $point): array => ['x' => $point[0], 'y' => $point[1]], $goodness->far),
         ];
     }
 }

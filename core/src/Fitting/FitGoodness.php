@@ -16,6 +16,18 @@ final class FitGoodness
     /** What is left over of more points than these cannot be told apart in a picture. */
     private const TOLD = 300;
 
+    /** Standard deviations; of points that scatter by chance alone one in 370 lies further away. */
+    private const FAR = 3.0;
+
+    /** Of fewer others nobody knows how far they scatter. */
+    private const LEAST_OTHERS = 3;
+
+    /** More than these are no outliers. */
+    private const MOST_FAR = 20;
+
+    /** So little of a value is left by rounding. */
+    private const ROUNDING = 1e-9;
+
     public static function of(Fit $fit, ColumnInput $x, ColumnInput $y): Goodness
     {
         $intervals = [];
@@ -26,7 +38,8 @@ final class FitGoodness
 
         return new Goodness(
             $fit->n(), $fit->degreesOfFreedom(), is_nan($fit->rSquared) ? null : $fit->rSquared, Measured::of($fit->rmse(), 0.0, $y->unit->difference()),
-            array_filter($intervals, static fn (array $of): bool => is_finite($of[0])), $fit->bends(), self::some($fit->x, $places), self::some($fit->residuals, $places), Origin::judged($fit, $x, $y),
+            array_filter($intervals, static fn (array $of): bool => is_finite($of[0])), $fit->bends(), self::some($fit->x, $places), self::some($fit->residuals, $places),
+            self::far($fit->residuals, $fit->degreesOfFreedom(), $x, $y), Origin::judged($fit, $x, $y),
         );
     }
 
@@ -45,8 +58,31 @@ final class FitGoodness
 
         return new Goodness(
             $n, $n - 2, $line->rSquared, Measured::of($line->scatter * sqrt(($n - 2) / $n), 0.0, $y->unit->difference()), ['a' => $slope->interval(), 'b' => $intercept->interval()],
-            Residuals::of($some, $rest, [$some, array_fill(0, count($some), 1.0)])->bend(), self::some($x->values, $told), array_map($left, $told), Origin::of(Relation::Linear, $intercept, $x, $y),
+            Residuals::of($some, $rest, [$some, array_fill(0, count($some), 1.0)])->bend(), self::some($x->values, $told), array_map($left, $told),
+            self::far(array_map($left, array_keys($x->values)), $n - 2, $x, $y), Origin::of(Relation::Linear, $intercept, $x, $y),
         );
+    }
+
+    /**
+     * Points that lie more than three standard deviations of all others from the curve: of its own part in the scatter a point far away
+     * is not judged (the deleted residual without its leverage; Draper and Smith, Applied Regression Analysis, 3rd edition, 8.1).
+     *
+     * @param  list<float>  $residuals
+     * @return list<array{float, float}> the furthest first
+     */
+    private static function far(array $residuals, int $degreesOfFreedom, ColumnInput $x, ColumnInput $y): array
+    {
+        $squares = array_sum(array_map(static fn (float $r): float => $r * $r, $residuals));
+        $far = [];
+        foreach ($residuals as $place => $residual) {
+            $others = $degreesOfFreedom > self::LEAST_OTHERS ? ($squares - $residual * $residual) / ($degreesOfFreedom - 1) : INF;
+            if ($residual * $residual > self::FAR ** 2 * $others && abs($residual) > self::ROUNDING * abs($y->values[$place])) {
+                $far[$place] = abs($residual);
+            }
+        }
+        arsort($far);
+
+        return array_map(static fn (int $place): array => [$x->values[$place], $y->values[$place]], array_slice(array_keys($far), 0, self::MOST_FAR));
     }
 
     /**

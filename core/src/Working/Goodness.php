@@ -21,6 +21,7 @@ final readonly class Goodness
      * @param  bool  $bends  whether what is left over shows a pattern
      * @param  list<float>  $x  where what is left over is told: of many points some
      * @param  list<float>  $residuals  y less the curve there
+     * @param  list<array{float, float}>  $far  x and y of points that lie further from the curve than chance lets expect
      * @param  string  $origin  whether the curve goes through the origin, in words; empty where that is no question
      */
     public function __construct(
@@ -32,6 +33,7 @@ final readonly class Goodness
         public bool $bends,
         public array $x,
         public array $residuals,
+        public array $far = [],
         public string $origin = '',
     ) {
     }
@@ -49,7 +51,7 @@ final readonly class Goodness
             $intervals[$as] = [$low * $factor, $high * $factor];
         }
 
-        return new self($this->n, $this->degreesOfFreedom, $this->rSquared, $this->rmse, $intervals, $this->bends, $this->x, $this->residuals, $this->origin);
+        return new self($this->n, $this->degreesOfFreedom, $this->rSquared, $this->rmse, $intervals, $this->bends, $this->x, $this->residuals, $this->far, $this->origin);
     }
 
     /** What the residuals say of the curve, in few words. */

@@ -82,6 +82,29 @@ final class RelationMethodTest extends TestCase
         self::assertNull(self::goodness(self::work(['relation' => 'linear'], [1.0, 2.0, 3.0], [4.0, 4.1, 4.0]))->rmse->uncertainty ?: null);
     }
 
+    public function test_a_point_far_from_the_curve_is_told_by_the_scatter_of_the_others(): void
+    {
+        $x = array_map(floatval(...), range(1, 10));
+        $y = array_map(static fn (float $at, int $i): float => 2.0 * $at + 0.05 * [1, -1, -1, 1, 1, -1, 1, -1, 1, -1][$i], $x, array_keys($x));
+        self::assertSame([], self::goodness(self::work(['relation' => 'linear'], $x, $y))->far);
+        $y[6] += 1.0;
+        // Itself among them, all points scatter so far that it would not be told.
+        foreach ([self::work(['relation' => 'linear'], $x, $y), (new Slope)->work(new Inputs(['x' => self::column('t', 'min', $x), 'y' => self::column('V', 'mL', $y)]))] as $line) {
+            self::assertSame([[7.0, $y[6]]], self::goodness($line)->far);
+        }
+        $y[1] -= 5.0;
+        self::assertSame([[2.0, $y[1]]], self::goodness(self::work(['relation' => 'linear'], $x, $y))->far, 'Beside one much further away the other is not told.');
+        self::assertSame([], self::goodness(self::work(['relation' => 'linear'], [1.0, 2.0, 3.0, 4.0, 5.0], [2.0, 4.0, 6.01, 8.0, 30.0]))->far, 'Three others tell no scatter.');
+        self::assertSame([], self::goodness(self::work(['relation' => 'linear'], $x, array_map(static fn (float $at): float => 0.1 * $at, $x)))->far, 'What rounding leaves is nothing.');
+
+        $long = array_map(floatval(...), range(1, 2500));
+        $wavy = array_map(static fn (float $at): float => 3.0 * $at + sin($at), $long);
+        foreach ([100, 400, 900] as $k => $place) {
+            $wavy[$place] += 10.0 + 4.0 * $k;
+        }
+        self::assertSame([[901.0, $wavy[900]], [401.0, $wavy[400]], [101.0, $wavy[100]]], self::goodness((new Slope)->work(new Inputs(['x' => self::column('t', 'min', $long), 'y' => self::column('V', 'mL', $wavy)])))->far, 'The furthest first.');
+    }
+
     public function test_through_the_origin_or_not_is_judged_by_the_interval_of_what_is_added(): void
     {
         $origin = static fn (string $relation, array $y, string $unit = 'mL', string $along = 'min'): string => self::goodness((new RelationFit)->work(new Inputs(

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { Goodness, Line, Notebook, WorkedLine } from '../../lib/api/types'
+import type { Goodness, Line, Notebook, RunRows, WorkedLine } from '../../lib/api/types'
 import { typeset } from '../../lib/format'
 import { unitBehind } from '../../lib/notebook/labels'
 import { useNotices } from '../../ui/notices'
@@ -13,10 +13,11 @@ interface LineDetailsProps {
   line: Line
   place: number
   worked: WorkedLine | null
+  rows: RunRows
 }
 
 /** All digits, further results, where the ± comes from, and what can be done with the line. */
-export function LineDetails({ notebook, line, place, worked }: LineDetailsProps) {
+export function LineDetails({ notebook, line, place, worked, rows }: LineDetailsProps) {
   const lines = useLines(notebook.id)
   const { undo } = useUndo(notebook.id)
   const { tell } = useNotices()
@@ -38,7 +39,7 @@ export function LineDetails({ notebook, line, place, worked }: LineDetailsProps)
           <Interval goodness={worked?.goodness ?? null} name={name} />
         </p>
       ))}
-      {worked?.goodness == null ? null : <LineGoodness notebook={notebook} line={line} worked={worked} />}
+      {worked?.goodness == null ? null : <LineGoodness notebook={notebook} line={line} worked={worked} rows={rows} />}
       {worked === null || worked.sources.length === 0 ? null : (
         <>
           <p className="mt-1 font-semibold">Where its ± comes from</p>

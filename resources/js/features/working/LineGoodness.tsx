@@ -1,17 +1,30 @@
 import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
 import { Link } from 'react-router'
 import { answerOf, api } from '../../lib/api/client'
-import type { Line, Notebook, WorkedLine } from '../../lib/api/types'
+import type { Line, Notebook, RunRows, WorkedLine } from '../../lib/api/types'
+import { countOf } from '../../lib/format'
+import { rowsAt } from '../../lib/notebook/rowsAt'
 import { unitText } from '../../lib/notebook/labels'
 import { betweenText } from '../../lib/relations/between'
 import { pictureOf, strokesOf } from '../../lib/relations/picture'
 import { GoodnessWords } from '../../ui/GoodnessWords'
+import { SetAsideDialog } from '../reasonFigure'
 
 const SIZE = { width: 340, height: 56 }
 const ROOM = { left: 4, right: 336, top: 0, bottom: SIZE.height }
 
+interface LineGoodnessProps {
+  notebook: Notebook
+  line: Line
+  worked: WorkedLine
+  /** Of the run in hand. */
+  rows: RunRows
+}
+
 /** How well the curve of a line describes its points, with a picture of what it leaves over. */
-export function LineGoodness({ notebook, line, worked }: { notebook: Notebook; line: Line; worked: WorkedLine }) {
+export function LineGoodness({ notebook, line, worked, rows }: LineGoodnessProps) {
+  const [asking, setAsking] = useState(false)
   const { data } = useQuery({
     queryKey: ['residuals', line.id, worked.runId, notebook.revision],
     queryFn: ({ signal }) =>
@@ -30,6 +43,7 @@ export function LineGoodness({ notebook, line, worked }: { notebook: Notebook; l
   const span = notebook.spans.find(({ id }) => id === line.spanId)
   const { x, y } = line.uses
   const middle = SIZE.height / 2
+  const far = x === undefined || y === undefined ? [] : rowsAt(rows, x, y, notebook.columns, goodness.far)
   return (
     <div className="mt-1">
       <p>
@@ -51,6 +65,31 @@ export function LineGoodness({ notebook, line, worked }: { notebook: Notebook; l
           />
         </svg>
       )}
+      {far.length === 0 ? null : (
+        <p>
+          {countOf(far.length, 'point')} {far.length === 1 ? 'lies' : 'lie'} more than 3 standard deviations of the
+          others from it.{' '}
+          <button
+            type="button"
+            className="word-button"
+            onClick={() => {
+              setAsking(true)
+            }}
+          >
+            set {far.length === 1 ? 'it' : 'them'} aside …
+          </button>
+        </p>
+      )}
+      {asking ? (
+        <SetAsideDialog
+          notebook={notebook}
+          rows={rows}
+          readings={far}
+          onClose={() => {
+            setAsking(false)
+          }}
+        />
+      ) : null}
       {x === undefined || y === undefined || worked.runId === null ? null : (
         <Link
           className="word-button"

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
-import type { Line, Measured, Notebook, WorkedLine } from '../../lib/api/types'
+import type { Line, Measured, Notebook, RunRows, WorkedLine } from '../../lib/api/types'
 import { circled, typeset } from '../../lib/format'
 import { measuredText, spanText, unitBehind } from '../../lib/notebook/labels'
 import { LineDetails } from './LineDetails'
@@ -14,13 +14,14 @@ interface LineItemProps {
   line: Line
   place: number
   worked: WorkedLine | null
+  rows: RunRows
   isOpen: boolean
   onToggle: () => void
   onType: () => void
 }
 
 /** One line: its result big, how it was found, the formula as in print; pressed, all digits and where its ± comes from. */
-export function LineItem({ notebook, line, place, worked, isOpen, onToggle, onType }: LineItemProps) {
+export function LineItem({ notebook, line, place, worked, rows, isOpen, onToggle, onType }: LineItemProps) {
   const result = worked?.result ?? null
   const before = useBefore(result)
   const rests = (worked?.rests ?? []).map((symbol) =>
@@ -119,7 +120,7 @@ export function LineItem({ notebook, line, place, worked, isOpen, onToggle, onTy
             ) : null}
           </p>
         )}
-        {isOpen ? <LineDetails notebook={notebook} line={line} place={place} worked={worked} /> : null}
+        {isOpen ? <LineDetails notebook={notebook} line={line} place={place} worked={worked} rows={rows} /> : null}
       </div>
     </li>
   )

@@ -81,6 +81,7 @@ export function WorkingPanel({ notebook, worked, run, rows, selection, isCompari
             line={line}
             place={index + 1}
             worked={of(line)}
+            rows={rows}
             isOpen={openSymbol === line.symbol}
             onToggle={() => {
               setOpenSymbol(openSymbol === line.symbol ? null : line.symbol)

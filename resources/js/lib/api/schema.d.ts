@@ -3025,6 +3025,11 @@ export interface components {
             bends: boolean;
             /** @description whether it goes through the origin; empty where that is no question */
             origin: string;
+            /** @description points that lie more than three standard deviations of all others from the curve */
+            far: {
+                x: number;
+                y: number;
+            }[];
             /** @description 95 % interval of each constant that was fitted, by the scatter of the points */
             intervals: {
                 name: string;

@@ -169,6 +169,9 @@ describe('a figure of a notebook', () => {
       ),
       'Below is the axis.',
     ).toEqual([-16])
+    const gently = ten.map((at) => 100 / (at + 10))
+    expect(offsets(curve('falls gently', gently)), 'As high as the curve is where the name begins.').toEqual([-42])
+    expect(offsets(curve('level', [3, 3, 3]))).toEqual([-16])
     expect(offsets(curve('two ends', [5, 1]), curve('two ends, up', [1, 5]))).toEqual([16, -16])
     expect(offsets(curve('one', ten), curve('another', ten), curve('elsewhere', [0, 5]))).toEqual([-16, -34, -16])
     expect(offsets(curve('', ten), curve('alone', ten)), 'What has no name needs no room.').toEqual([-16, -16])

@@ -313,21 +313,25 @@ export function nextSeries(next: number, x: Column, range: AxisRange, ink: Ink) 
 const LINE_PX = 18
 /** Ends within such a part of what a curve spans are at the same place. */
 const SAME_END = 0.06
-/** Under its name lies about the last tenth of a curve; where it falls by more than a tenth there, its name stands below. */
+/** Under its name lies about the last tenth of a curve, and a curve takes about so many px from its lowest to its highest. */
 const UNDER_NAME = 0.1
+const HIGH_PX = 500
+/** Where a curve falls by more than that under its name, the name stands below. */
+const STEEP_PX = 30
 
 /** How far below its end the name of a curve stands, or above, where the curve itself does not run: clear of other names. */
 function nameOffset(mark: PlacedMark, before: readonly PlacedMark[]): number {
   const end = ({ y }: PlacedMark) => y.at(-1) ?? 0
   const height = mark.y.reduce((most, one) => Math.max(most, Math.abs(one - end(mark))), 0)
+  const fall = height === 0 ? 0 : (HIGH_PX * Math.max(0, underName(mark) - end(mark))) / height
   const beside = before.filter((one) => one.text !== '' && Math.abs(end(one) - end(mark)) <= SAME_END * height).length
-  return (isFallingAtItsEnd(mark, height) ? 1 : -1) * (16 + LINE_PX * beside)
+  return fall > STEEP_PX ? 16 + LINE_PX * beside : -Math.round(16 + fall) - LINE_PX * beside
 }
 
-function isFallingAtItsEnd({ x, y }: PlacedMark, height: number): boolean {
-  const [first, last] = [x[0] ?? 0, x.at(-1) ?? 0]
+/** How high a curve is where its name begins. */
+function underName({ x, y }: PlacedMark): number {
+  const [first, last, end] = [x[0] ?? 0, x.at(-1) ?? 0, y.at(-1) ?? 0]
   const place = x.findIndex((at) => at >= last - UNDER_NAME * (last - first))
-  // Of two ends alone the part under the name is reckoned.
-  const there = place >= x.length - 1 ? (y.at(-1) ?? 0) + UNDER_NAME * ((y[0] ?? 0) - (y.at(-1) ?? 0)) : (y[place] ?? 0)
-  return there - (y.at(-1) ?? 0) > 0.5 * UNDER_NAME * height
+  // Of two ends alone it is reckoned.
+  return place >= x.length - 1 ? end + UNDER_NAME * ((y[0] ?? 0) - end) : (y[place] ?? 0)
 }
