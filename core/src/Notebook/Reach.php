@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Notebook;
 
+use Welkion\Core\Working\Mark;
+
 /** Trials of one condition are compared over the same stretch, or it is said which of them is not. */
 final readonly class Reach
 {
@@ -17,14 +19,13 @@ final readonly class Reach
     /** @return string|null which trials a line was worked out over another stretch of; null: of none */
     public function doubt(Line $line): ?string
     {
-        $along = $line->span->column ?? $line->uses['x'] ?? null;
-        $column = $along === null ? null : $this->worked->notebook->columns[$along] ?? null;
-        if ($along === null || $column === null || ! $line->isPerRun) {
+        $column = $this->worked->notebook->columns[$line->uses['x'] ?? ''] ?? null;
+        if ($column === null || ! $line->isPerRun) {
             return null;
         }
         $conditions = [];
         foreach ($this->worked->notebook->runs as $run) {
-            $reach = $run->aside !== null || $run->condition === null ? null : $this->of($line, $along, $run);
+            $reach = $run->aside !== null || $run->condition === null ? null : $this->of($line, $run);
             if ($reach !== null) {
                 $conditions[$run->condition][] = [$run, $reach];
             }
@@ -44,12 +45,15 @@ final readonly class Reach
         return $told === [] ? null : ucfirst(implode('; ', $told)).'. Compare trials over the same stretch: take a span all of them have, or set the run aside.';
     }
 
-    /** @return array{float, float}|null where the rows of a run that count begin and end */
-    private function of(Line $line, string $along, Run $run): ?array
+    /** @return array{float, float}|null from where to where along x a line was worked out in a run, as its marks show: its rows are not read again */
+    private function of(Line $line, Run $run): ?array
     {
-        $columns = array_filter($line->uses, fn (string $symbol): bool => isset($this->worked->notebook->columns[$symbol]));
-        $cells = (new RowsForLine($this->worked))->columns($line, $run->id, ['along' => $along] + $columns, $line->span !== null);
-        $values = is_string($cells) ? [] : $cells['along']->values;
+        $outcome = $this->worked->line($line->symbol, $run->id)->outcome;
+        if ($outcome === null || ($line->span === null && $outcome->goodness === null)) {
+            // A tangent, or a value somewhere, has a place and no stretch.
+            return null;
+        }
+        $values = array_merge(...array_map(static fn (Mark $mark): array => $mark->x, $outcome->marks));
 
         return $values === [] ? null : [min($values), max($values)];
     }
