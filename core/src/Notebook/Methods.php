@@ -6,6 +6,7 @@ namespace Welkion\Core\Notebook;
 
 use Welkion\Core\Fitting\Methods\RelationFit;
 use Welkion\Core\Fitting\Methods\Slope;
+use Welkion\Core\Formula\Methods\Accepted;
 use Welkion\Core\Formula\Methods\FormulaMethod;
 use Welkion\Core\Series\Methods\Area;
 use Welkion\Core\Series\Methods\Constancy;
@@ -19,7 +20,6 @@ use Welkion\Core\Titration\Methods\Equivalence;
 use Welkion\Core\Titration\Methods\FinerSteps;
 use Welkion\Core\Titration\Methods\HalfWay;
 use Welkion\Core\Titration\Methods\RefinedEquivalence;
-use Welkion\Core\Uncertainty\Methods\Accepted;
 use Welkion\Core\Working\Method;
 
 /** The one place where methods are listed. */

@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Welkion\Core\Tests\Uncertainty;
+namespace Welkion\Core\Tests\Formula;
 
 use PHPUnit\Framework\TestCase;
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Exception\UnitMismatch;
+use Welkion\Core\Formula\Methods\Accepted;
 use Welkion\Core\Uncertainty\Measured;
-use Welkion\Core\Uncertainty\Methods\Accepted;
 use Welkion\Core\Units\Unit;
 use Welkion\Core\Warning;
 use Welkion\Core\Working\Inputs;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Welkion\Core\Uncertainty\Methods;
+namespace Welkion\Core\Formula\Methods;
 
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Uncertainty\Measured;
