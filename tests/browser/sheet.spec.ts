@@ -265,7 +265,7 @@ test.describe('what a spreadsheet is used for in a lesson', () => {
     // To look at on a phone.
     await page.setViewportSize({ width: 390, height: 780 })
     await expectCell(page, 2, 2, '58.0')
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+    await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
     await look(page, 'sheet-phone')
   })
 })
