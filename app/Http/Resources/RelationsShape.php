@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use Welkion\Core\Fitting\Curve;
 use Welkion\Core\Fitting\Relation;
 use Welkion\Core\Fitting\TriedRelation;
 use Welkion\Core\Formula\Typeset;
@@ -19,8 +20,7 @@ final class RelationsShape
     {
         [$xs, $ys] = $related->points();
         $relations = $related->relations();
-        [$from, $to] = [min([INF, ...$xs]), max([-INF, ...$xs])];
-        $at = array_map(static fn (int $i): float => $from + ($to - $from) * $i / self::DRAWN_POINTS, range(0, self::DRAWN_POINTS));
+        $at = Curve::places($xs, self::DRAWN_POINTS);
 
         return [
             'x' => $x, 'y' => $y, 'n' => $related->n, 'looked' => count($xs), 'setAside' => $related->setAside, 'points' => ['x' => $xs, 'y' => $ys], 'curveX' => $at,

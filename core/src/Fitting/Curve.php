@@ -77,6 +77,19 @@ final readonly class Curve
         return new self($this->name, $this->formula, $free, self::linear($this->formula, $free), FormulaModel::of($this->formula, $free, $values), $values);
     }
 
+    /**
+     * Where a curve through points is drawn: evenly from the first of them to the last.
+     *
+     * @param  list<float>  $x  at least one
+     * @return list<float> one more than there are steps
+     */
+    public static function places(array $x, int $steps): array
+    {
+        [$from, $to] = [min([INF, ...$x]), max([-INF, ...$x])];
+
+        return array_map(static fn (int $i): float => $from + ($to - $from) * $i / $steps, range(0, $steps));
+    }
+
     /** @param  list<float>  $x */
     public function over(array $x): FormulaModel
     {

@@ -35,8 +35,7 @@ final class Origin
         }
         [$low, $high] = $height->interval();
         $is = $low <= 0.0 && $high >= 0.0 ? 'is zero within its ±' : 'is not zero';
-        $digits = Digits::of(Measured::of($height->value, $height->standardError, $y->unit));
-        $told = trim(strtr($digits->value, ['-' => '−']).($digits->uncertainty === '' ? '' : " ± {$digits->uncertainty}")." {$y->unit->symbol}");
+        $told = Digits::told(Measured::of($height->value, $height->standardError, $y->unit));
         [$what, $drawn] = $relation->isOfLine() ? ['intercept', 'through the origin'] : ['added part', 'without an added part'];
 
         return match (true) {

@@ -7,6 +7,7 @@ namespace Welkion\Core\Notebook;
 use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Formula\Formula;
 use Welkion\Core\Formula\Look;
+use Welkion\Core\Uncertainty\Digits;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Warning;
 
@@ -49,23 +50,18 @@ final readonly class Doubts
                 continue;
             }
             $cells = (new RowsForLine($this->worked))->columns($of, $of->isPerRun ? $run : null, ['y' => $column], $of->span !== null);
-            $values = is_string($cells) ? [] : $cells['y']->values;
+            [$values, $unit] = is_string($cells) ? [[], ''] : [$cells['y']->values, $cells['y']->unit->difference()->symbol];
             if (count($values) < 2) {
                 continue;
             }
             [$change, $range] = [$values[count($values) - 1] - $values[0], max($values) - min($values)];
             if (abs(abs($change) - $range) > self::ROUNDING * $range) {
                 $warnings[] = new Warning('extremes', "The largest less the smallest {$column} is not its end less its start.",
-                    sprintf('They differ by %s, end and start by %s. If a change is meant, use “Start, end and change”.', self::written($range), self::written($change)));
+                    sprintf('They differ by %s, end and start by %s. If a change is meant, use “Start, end and change”.', trim(Digits::plain($range)." {$unit}"), trim(Digits::plain($change)." {$unit}")));
             }
         }
 
         return $warnings;
-    }
-
-    private static function written(float $value): string
-    {
-        return strtr((string) (float) sprintf('%.4g', $value), ['-' => '−']);
     }
 
     /** @return list<Warning> where the result of another line is typed with fewer digits than it has */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Notebook;
 
+use Welkion\Core\Uncertainty\Digits;
 use Welkion\Core\Working\Mark;
 
 /** Trials of one condition are compared over the same stretch, or it is said which of them is not. */
@@ -35,10 +36,10 @@ final readonly class Reach
             [$from, $to] = [min(array_map(static fn (array $t): float => $t[1][0], $trials)), max(array_map(static fn (array $t): float => $t[1][1], $trials))];
             $others = array_filter($trials, static fn (array $t): bool => max($t[1][0] - $from, $to - $t[1][1]) > self::SAME * ($to - $from));
             foreach ($others as [$run, $reach]) {
-                $told[] = sprintf('trial %s of “%s” over %s to %s', $run->trial ?? $run->number, $condition, self::written($reach[0]), self::written($reach[1]));
+                $told[] = sprintf('trial %s of “%s” over %s to %s', $run->trial ?? $run->number, $condition, Digits::plain($reach[0]), Digits::plain($reach[1]));
             }
             if ($others !== []) {
-                $told[count($told) - 1] .= sprintf(', and not %s to %s', self::written($from), trim(self::written($to).' '.$column->unit->symbol));
+                $told[count($told) - 1] .= sprintf(', and not %s to %s', Digits::plain($from), trim(Digits::plain($to).' '.$column->unit->symbol));
             }
         }
 
@@ -56,10 +57,5 @@ final readonly class Reach
         $values = array_merge(...array_map(static fn (Mark $mark): array => $mark->x, $outcome->marks));
 
         return $values === [] ? null : [min($values), max($values)];
-    }
-
-    private static function written(float $value): string
-    {
-        return strtr((string) (float) sprintf('%.4g', $value), ['-' => '−']);
     }
 }

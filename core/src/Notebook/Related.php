@@ -7,11 +7,13 @@ namespace Welkion\Core\Notebook;
 use Welkion\Core\Exception\CoreException;
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Fitting\ConstantValues;
+use Welkion\Core\Fitting\Curve;
 use Welkion\Core\Fitting\Methods\RelationFit;
 use Welkion\Core\Fitting\RelationSearch;
 use Welkion\Core\Fitting\TriedRelation;
 use Welkion\Core\Series\Thinning;
 use Welkion\Core\Working\ColumnInput;
+use Welkion\Core\Working\CommonSources;
 use Welkion\Core\Working\Inputs;
 use Welkion\Core\Working\Mark;
 use Welkion\Core\Working\Outcome;
@@ -87,7 +89,7 @@ final readonly class Related
         $places = Thinning::places($this->n, self::MOST_OF_ONE);
         $inputs = new Inputs(['x' => $this->x->only($places), 'y' => $this->y->only($places)], texts: array_filter($texts, static fn (string $t): bool => $t !== ''));
 
-        return [(new RelationFit)->work($inputs), count($places)];
+        return [CommonSources::work(new RelationFit, $inputs), count($places)];
     }
 
     /**
@@ -104,8 +106,7 @@ final readonly class Related
         if (array_diff($curve->constants, array_keys($values)) !== [] || $this->n < 2) {
             return null;
         }
-        [$from, $to] = [min($this->x->values ?: [0.0]), max($this->x->values ?: [0.0])];
-        $at = array_map(static fn (int $i): float => $from + ($to - $from) * $i / self::DRAWN_POINTS, range(0, self::DRAWN_POINTS));
+        $at = Curve::places($this->x->values, self::DRAWN_POINTS);
         $model = $curve->over($at)->at(array_map(static fn (string $name): float => $values[$name], $curve->constants));
 
         return Mark::curve($at, $model[0], 'begun');

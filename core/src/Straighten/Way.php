@@ -111,7 +111,7 @@ final readonly class Way
             default => 'slope',
         };
 
-        return "The {$what} is ".self::told($this->slope).'.'.($this->limit === null ? '' : " It goes to {$this->y} = ".self::told($this->limit).'.');
+        return "The {$what} is ".Digits::told($this->slope).'.'.($this->limit === null ? '' : " It goes to {$this->y} = ".Digits::told($this->limit).'.');
     }
 
     /** Whether the line goes through the origin; nothing where that has no meaning. */
@@ -124,7 +124,7 @@ final readonly class Way
             return '';
         }
         [$low, $high] = $this->candidate->line->constant('b')?->interval() ?? [NAN, NAN];
-        $told = self::told($this->intercept);
+        $told = Digits::told($this->intercept);
 
         return $low <= 0.0 && $high >= 0.0 ? "The line goes through the origin within its ± (intercept {$told})." : "The line does not go through the origin (intercept {$told}).";
     }
@@ -150,12 +150,5 @@ final readonly class Way
     private static function written(string $formula): string
     {
         return strtr(preg_replace('/^(ln|sqrt)\((\S+)\)$/', '$1 $2', $formula) ?? $formula, ['sqrt ' => '√', '^2' => '²', ' - ' => ' − ']);
-    }
-
-    private static function told(Measured $measured): string
-    {
-        $digits = Digits::of($measured);
-
-        return trim(strtr($digits->value, ['-' => '−']).($digits->uncertainty === '' ? '' : " ± {$digits->uncertainty}")." {$measured->unit->symbol}");
     }
 }

@@ -40,6 +40,20 @@ final readonly class Digits
         );
     }
 
+    /** A value with its ± and unit, as it stands in a sentence: "100.3 ± 0.4 L". */
+    public static function told(Measured $measured): string
+    {
+        $digits = self::of($measured);
+
+        return trim(strtr($digits->value, ['-' => '−']).($digits->uncertainty === '' ? '' : " ± {$digits->uncertainty}")." {$measured->unit->symbol}");
+    }
+
+    /** A number of which no ± is known, in a sentence: four digits, and a real minus sign. */
+    public static function plain(float $value): string
+    {
+        return strtr((string) json_encode((float) sprintf('%.4g', $value)), ['-' => '−']);
+    }
+
     /** The last decimal place an uncertainty speaks of: 2 for 0.06, 3 for 0.012, 0 for 30. */
     public static function decimalsFor(float $uncertainty): int
     {

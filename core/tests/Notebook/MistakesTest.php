@@ -149,7 +149,7 @@ final class MistakesTest extends TestCase
             Notebooks::line('mean', 'formula', formula: 'stat.max - stat', isPerRun: true),
         ]);
 
-        self::assertSame(['The largest less the smallest T is not its end less its start. They differ by 7.4, end and start by 5.5. If a change is meant, use “Start, end and change”.'], self::doubts($in, 'dT'));
+        self::assertSame(['The largest less the smallest T is not its end less its start. They differ by 7.4 K, end and start by 5.5 K. If a change is meant, use “Start, end and change”.'], self::doubts($in, 'dT'));
         self::assertSame([], self::doubts($in, 'mean'));
         $rising = self::notebook(['T' => ['degC', [20.1, 24.0, 27.5]]], [Notebooks::line('stat', 'statistics', ['column' => 'T'], isPerRun: true), Notebooks::line('dT', 'formula', formula: 'stat.min - stat.max', isPerRun: true)]);
         self::assertSame([], self::doubts($rising, 'dT'), 'Here they are.');

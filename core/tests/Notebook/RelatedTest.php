@@ -12,6 +12,7 @@ use Welkion\Core\Notebook\Related;
 use Welkion\Core\Notebook\RunsTable;
 use Welkion\Core\Notebook\Span;
 use Welkion\Core\Notebook\WorkedNotebook;
+use Welkion\Core\Uncertainty\Source;
 use Welkion\Core\Units\Unit;
 use Welkion\Core\Working\ColumnInput;
 
@@ -29,6 +30,21 @@ final class RelatedTest extends TestCase
         self::assertSame(Relation::Linear, $part->relations()[0]->relation);
         [$outcome, $looked] = $part->one(['relation' => 'linear', 'formula' => '']);
         self::assertEqualsWithDelta([3.0, 1.0, 5], [$outcome->values['a']->value, $outcome->values['b']->value, $looked], 1e-12);
+    }
+
+    public function test_what_is_tried_has_the_uncertainty_its_line_will_have(): void
+    {
+        $slope = Source::named('cal', 'slope of the calibration');
+        $t = [0.0, 1.0, 2.0, 3.0, 4.0];
+        $h = [0.1, 2.0, 4.1, 5.9, 8.0];
+        // The calibration moves every height by a tenth of it, and the slope of the line likewise.
+        $rows = ['t' => new ColumnInput('t', Unit::parse('min'), $t), 'h' => new ColumnInput('h', Unit::parse('mm'), $h, null, [[$slope, array_map(static fn (float $v): float => $v / 10.0, $h)]])];
+        $line = new Line('rise', 'Rise', 'relation', true, ['x' => 't', 'y' => 'h'], ['relation' => 'linear']);
+        $in = new WorkedNotebook(Notebooks::of([], [Notebooks::column('t', 'min'), Notebooks::column('h', 'mm')], [$line], Notebooks::run(1, $rows)));
+        $tried = Related::of($in, 1, 't', 'h', null)->one(['relation' => 'linear'])[0]->values['a'];
+
+        self::assertEqualsWithDelta($in->line('rise', 1)->result()?->uncertainty, $tried->uncertainty, 1e-12);
+        self::assertGreaterThan($tried->value / 10.0, $tried->uncertainty);
     }
 
     public function test_of_very_many_points_some_are_looked_at(): void

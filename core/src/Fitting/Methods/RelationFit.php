@@ -109,8 +109,7 @@ final readonly class RelationFit implements Method
     /** @return list<Mark> */
     private static function marks(Fit $fit, ColumnInput $x, bool $hasBand): array
     {
-        [$from, $to] = [min([INF, ...$x->values]), max([-INF, ...$x->values])];
-        $at = array_map(static fn (int $i): float => $from + ($to - $from) * $i / self::DRAWN_POINTS, range(0, self::DRAWN_POINTS));
+        $at = Curve::places($x->values, self::DRAWN_POINTS);
         $heights = $fit->at($at);
         $curve = Mark::curve($at, $heights, 'fit');
         if (! $hasBand || $fit->degreesOfFreedom() < 1) {

@@ -20,10 +20,10 @@ export function ConstantsTable({ told, held, onHeld }: ConstantsTableProps) {
             Constant
           </th>
           <th scope="col" className="pr-3 font-normal">
-            Value ± standard error
+            Value ±
           </th>
           <th scope="col" className="hidden pr-3 font-normal sm:table-cell">
-            95 % interval
+            95 %, by scatter
           </th>
           <th scope="col" className="font-normal">
             Known
