@@ -209,9 +209,12 @@ const takeNext = async () => {
     // Once the bench shows the new volume, "steady" speaks of the new solution.
     while (await add.isEnabled()) await page.waitForTimeout(30)
   }
-  await steady(page).waitFor()
-  await page.keyboard.press('t')
-  await rows.nth(before).waitFor()
+  // A press that comes while it drifts again is refused: then it waits once more.
+  while ((await rows.count()) === before) {
+    await steady(page).waitFor()
+    await page.keyboard.press('t')
+    await rows.nth(before).waitFor({ timeout: 3000 }).catch(() => {})
+  }
 }
 while (!(await page.getByText('The jump is near.').isVisible())) await takeNext()
 await inGroup('Clock', '×10').click()

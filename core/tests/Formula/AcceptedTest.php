@@ -33,6 +33,7 @@ final class AcceptedTest extends TestCase
         self::assertSame(['disagrees'], array_map(static fn (Warning $w): string => $w->code, $far->warnings));
         self::assertStringEndsWith('difference above it.', (string) self::compare([340.0, 1.0, 'J/g'], [333.6, 0.0, 'J/g'])->method);
         self::assertSame([], self::compare([331.6, 1.0, 'J/g'], [333.6, 0.0, 'J/g'])->warnings, 'Just 2 is agreement.');
+        self::assertCount(1, self::compare([331.1, 1.0, 'J/g'], [333.6, 0.0, 'J/g'])->warnings, '2.5 is none.');
         $bare = self::compare([329.0, 0.0, 'J/g'], [333.6, 0.0, 'J/g']);
         self::assertSame(['no-uncertainty', 'The result lies below the accepted value; without a ± nothing tells whether by chance.'], [$bare->warnings[0]->code, $bare->method]);
     }
