@@ -223,7 +223,22 @@ final class Refusal extends \DomainException
 
     public static function notTimed(): self
     {
-        return new self('not-timed', 'This run takes readings step by step. Only a run against time has markers and goes on for a time.');
+        return new self('not-timed', 'This run takes readings step by step. Only a run against time has moments and goes on for a time; here a marker stands at a row.');
+    }
+
+    public static function hasMoments(): self
+    {
+        return new self('has-moments', 'In a run against time a marker stands at a moment: tell it as "at", in seconds after the run began.', 422);
+    }
+
+    public static function emptyNote(): self
+    {
+        return new self('empty-note', 'Write what happened there.', 422);
+    }
+
+    public static function noSuchRow(int $row): self
+    {
+        return new self('no-such-row', "There is no row {$row} in this run (any more).", 422);
     }
 
     public static function hasNotBegun(): self

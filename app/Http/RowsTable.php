@@ -57,8 +57,8 @@ final readonly class RowsTable
         }
         [$names, $values] = match ($run->kind) {
             Run::TIMED => self::markers($run, $work),
-            Run::TYPED => [[], []],
-            default => self::taken(RunRows::of($run, $work->rows->columns)->readings),
+            Run::TYPED => self::notes($run, $run->rowOrder()->rows()),
+            default => self::taken($run, RunRows::of($run, $work->rows->columns)->readings),
         };
         $aside = self::places($data->rowCount, static fn (int $place): string => $data->aside[$place] ?? '');
 
@@ -83,12 +83,31 @@ final readonly class RowsTable
      * @param  list<Reading>  $readings
      * @return array{list<string>, list<list<string>>}
      */
-    private static function taken(array $readings): array
+    private static function taken(Run $run, array $readings): array
     {
-        return [['Steady', 'Stored at (UTC)'], [
+        [$names, $notes] = self::notes($run, array_column($readings, 'row'));
+
+        return [['Steady', 'Stored at (UTC)', ...$names], [
             array_map(static fn (Reading $r): string => $r->was_steady ? 'yes' : 'no', $readings),
             array_map(static fn (Reading $r): string => $r->created_at->toIso8601ZuluString(), $readings),
+            ...$notes,
         ]];
+    }
+
+    /**
+     * What was noted at rows, if anything was.
+     *
+     * @param  list<int>  $rows  by their numbers
+     * @return array{list<string>, list<list<string>>}
+     */
+    private static function notes(Run $run, array $rows): array
+    {
+        $notes = [];
+        foreach ($run->loadMissing('markers')->markers as $marker) {
+            $notes[(int) $marker->row][] = $marker->name;
+        }
+
+        return $notes === [] ? [[], []] : [['Marker'], [array_map(static fn (int $row): string => implode('; ', $notes[$row] ?? []), $rows)]];
     }
 
     /**
@@ -108,7 +127,7 @@ final readonly class RowsTable
         $names = [];
         foreach ($cells->values as $place => $value) {
             $next = $cells->values[$place + 1] ?? $value + $interval;
-            $here = $run->markers->filter(static fn (Marker $m): bool => $second->convert($m->at, $cells->unit) >= $value && $second->convert($m->at, $cells->unit) < $next);
+            $here = $run->markers->filter(static fn (Marker $m): bool => $m->at !== null && $second->convert($m->at, $cells->unit) >= $value && $second->convert($m->at, $cells->unit) < $next);
             $names[] = implode('; ', $here->map(static fn (Marker $m): string => $m->name === '' ? 'marker' : $m->name)->all());
         }
 

@@ -8,11 +8,12 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * A note at a moment of a timed run: dropped while it is recorded, named when there is time.
+ * A note at a moment of a timed run, dropped while it is recorded and named when there is time; or at a row of any other run.
  *
  * @property int $id
  * @property int $run_id
- * @property float $at
+ * @property float|null $at  of a timed run
+ * @property int|null $row  number of the row, of any other
  * @property string $name
  * @property Run $run
  */
@@ -31,6 +32,6 @@ final class Marker extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['at' => 'float'];
+        return ['at' => 'float', 'row' => 'integer'];
     }
 }

@@ -25,16 +25,24 @@ final readonly class EntryBook
     {
     }
 
-    /** @param  array{symbol: string, name: string, unit: string, is_per_run: bool, is_words: bool}  $attributes */
-    public function add(Experiment $experiment, array $attributes, Sender $sender): void
+    /**
+     * @param  array{symbol: string, name: string, unit: string, is_per_run: bool, is_words: bool}  $attributes
+     * @param  string|null  $typed  its value in a run, of one for each run, as people type it
+     */
+    public function add(Experiment $experiment, array $attributes, ?string $typed, ?Run $run, Sender $sender): void
     {
-        $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $attributes): string {
+        $attributes['is_per_run'] || $run === null || throw Refusal::badFormula('Only an entry for each run can begin with the value of one.');
+        $value = $typed === null ? null : self::valueOf(TypedValue::read($typed, Unit::parse($attributes['unit'])));
+        $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $attributes, $value, $run): string {
             Renaming::requireFree(NotebookRows::of($experiment), $attributes['symbol']);
             Unit::parse($attributes['unit']);
             if ($attributes['is_words'] && $attributes['is_per_run']) {
                 throw Refusal::badFormula('A word is typed once for all runs. For each run, give the run a condition.');
             }
-            $draft->create(Entry::class, ['experiment_id' => $experiment->id, 'position' => 1 + (int) Entry::query()->where('experiment_id', $experiment->id)->max('position')] + $attributes);
+            $entry = $draft->create(Entry::class, ['experiment_id' => $experiment->id, 'position' => 1 + (int) Entry::query()->where('experiment_id', $experiment->id)->max('position')] + $attributes);
+            if ($value !== null) {
+                $draft->create(EntryValue::class, ['entry_id' => $entry->id, 'run_id' => $run?->id] + $value);
+            }
 
             return "Added the entry {$attributes['symbol']}";
         });
@@ -92,6 +100,15 @@ final readonly class EntryBook
 
             return "Changed the entry {$before}";
         });
+    }
+
+    /** @return array{value: float, uncertainty: float} */
+    private static function valueOf(TypedValue $read): array
+    {
+        $value = ['value' => $read->value, 'uncertainty' => abs($read->uncertainty ?? 0.0)];
+        self::requirePossible($value);
+
+        return $value;
     }
 
     /** @param  array<string, mixed>  $attributes */

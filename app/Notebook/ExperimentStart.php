@@ -99,7 +99,7 @@ final readonly class ExperimentStart
             $texts = $line->fields('set')->named() + array_filter(['formula' => $line->text('formula'), 'unit' => $line->text('unit')], static fn (string $t): bool => $t !== '');
             $symbols[$line->text('symbol')] = Line::query()->create($place + [
                 'symbol' => $line->text('symbol'), 'title' => $line->text('title'), 'method' => $line->text('method'), 'is_per_run' => $line->isTrue('perRun'),
-                'span_id' => ($spans[$line->text('span')] ?? null)?->id, 'options' => ['texts' => $texts, 'numbers' => self::numbers($line), 'words' => $line->text('words')], 'position' => $i + 1,
+                'span_id' => ($spans[$line->text('span')] ?? null)?->id, 'options' => ['texts' => $texts, 'numbers' => self::numbers($line), 'words' => $line->text('words'), 'onlyRun' => $line->integer('onlyRun')], 'position' => $i + 1,
             ]);
         }
         foreach ($told as $line) {
@@ -132,7 +132,7 @@ final readonly class ExperimentStart
             'symbol' => $line->symbol, 'title' => $line->title, 'method' => $line->method, 'perRun' => $line->is_per_run, 'uses' => $rows->usesOf($line),
             'numbers' => $line->options['numbers'] ?? [],
             'set' => array_diff_key(array_filter($texts, static fn (string $t): bool => $t !== ''), ['formula' => '', 'unit' => '']), 'formula' => $texts['formula'] ?? '', 'unit' => $texts['unit'] ?? '',
-            'span' => $span instanceof Span ? $span->name : '', 'words' => $line->options['words'] ?? '',
-        ], static fn (mixed $v): bool => $v !== '' && $v !== [] && $v !== false);
+            'span' => $span instanceof Span ? $span->name : '', 'words' => $line->options['words'] ?? '', 'onlyRun' => $line->options['onlyRun'] ?? null,
+        ], static fn (mixed $v): bool => $v !== null && $v !== '' && $v !== [] && $v !== false);
     }
 }

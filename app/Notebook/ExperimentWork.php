@@ -53,7 +53,7 @@ final readonly class ExperimentWork
         }
         // What works over the runs knows them by more than their rows: by what is typed for each, and by which of them count.
         foreach ($touched->of('runs') === [] ? [] : $this->worked->notebook->lines as $line) {
-            if (! $line->isPerRun && array_filter($line->uses, $this->worked->notebook->isPerRun(...)) !== []) {
+            if ($line->onlyRun !== null || ! $line->isPerRun && array_filter($line->uses, $this->worked->notebook->isPerRun(...)) !== []) {
                 $ofRows += array_fill_keys([$line->symbol, ...$this->worked->graph->restingOn($line->symbol)], true);
             }
         }

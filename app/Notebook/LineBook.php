@@ -18,7 +18,7 @@ use Welkion\Core\Working\SlotKind;
 /**
  * Adds, changes, moves, copies and removes lines of working.
  *
- * @phpstan-type LineInputsTold array{uses?: array<string, string>, texts?: array<string, string>, numbers?: array<string, array{value: float, uncertainty: float, unit: string}>, span_id?: int|null, span?: array{column_id: int, name: string, from: float, to: float}}
+ * @phpstan-type LineInputsTold array{uses?: array<string, string>, texts?: array<string, string>, numbers?: array<string, array{value: float, uncertainty: float, unit: string}>, span_id?: int|null, only_run?: int|null, span?: array{column_id: int, name: string, from: float, to: float}}
  */
 final readonly class LineBook
 {
@@ -48,7 +48,7 @@ final readonly class LineBook
         $line = $draft->create(Line::class, [
             'experiment_id' => $experiment->id, 'symbol' => $symbol, 'title' => $about['title'] ?? $declaration->name, 'method' => $about['method'],
             'is_per_run' => $about['is_per_run'], 'position' => 1 + (int) $rows->lines->max('position'), 'span_id' => self::span($draft, $rows, $told)?->id,
-            'options' => ['texts' => $told['texts'] ?? [], 'numbers' => $told['numbers'] ?? [], 'words' => ''],
+            'options' => ['texts' => $told['texts'] ?? [], 'numbers' => $told['numbers'] ?? [], 'words' => '', 'onlyRun' => $told['only_run'] ?? null],
         ]);
         self::connect($draft, NotebookRows::of($experiment), $line, $told['uses'] ?? []);
 
@@ -70,6 +70,9 @@ final readonly class LineBook
             isset($about['place']) && self::move($draft, $rows, $line, $about['place']);
             if (array_key_exists('span_id', $told) || isset($told['span'])) {
                 $draft->update($line, ['span_id' => self::span($draft, $rows, $told)?->id]);
+            }
+            if (array_key_exists('only_run', $told)) {
+                $draft->update($line, ['options' => ['onlyRun' => $told['only_run']] + $line->options]);
             }
             if (isset($told['texts']) || isset($told['numbers'])) {
                 $draft->update($line, ['options' => [

@@ -12,11 +12,25 @@ use App\Notebook\Journal;
 use App\Notebook\Sender;
 use App\Recorder\RecorderClient;
 
-/** Drops markers in timed runs, names, moves and removes them. */
+/** Drops markers in runs, at a moment or at a row, names, moves and removes them. */
 final readonly class MarkerBook
 {
     public function __construct(private RecorderClient $recorder, private Journal $journal)
     {
+    }
+
+    /** Of a run that is not against time: beside a row, by its number. */
+    public function pin(Run $run, int $row, string $name, Sender $sender): void
+    {
+        $run->isTimed() && throw Refusal::hasMoments();
+        $name === '' && throw Refusal::emptyNote();
+        $this->journal->change($run->experiment, $sender, static function (Draft $draft) use ($run, $row, $name): string {
+            $isThere = $run->isTyped() ? $run->refresh()->rowOrder()->placeOf($row) !== null : $run->readings()->where('row', $row)->whereNull('deleted_at')->exists();
+            $isThere || throw Refusal::noSuchRow($row);
+            $draft->create(Marker::class, ['run_id' => $run->id, 'row' => $row, 'name' => $name]);
+
+            return "Noted “{$name}” at row {$row} of {$run->title()}";
+        });
     }
 
     /** @param  float|null  $at  s after the run began; null: now */

@@ -242,7 +242,7 @@ final class ApplicationTest extends TestCase
     {
         $methods = array_column(self::answer(['methods']), null, 'method');
 
-        self::assertSame(['formula', 'statistics', 'slope', 'area', 'value-at', 'x-at', 'difference', 'ends', 'tangent', 'constancy', 'relation', 'accepted', 'equivalence', 'half-equivalence', 'refined-equivalence', 'finer-steps'], array_keys($methods));
+        self::assertSame(['formula', 'statistics', 'slope', 'area', 'value-at', 'x-at', 'difference', 'ends', 'tangent', 'constancy', 'relation', 'accepted', 'two-runs', 'equivalence', 'half-equivalence', 'refined-equivalence', 'finer-steps'], array_keys($methods));
         self::assertSame(['slope' => 'Slope', 'intercept' => 'Intercept'], $methods['slope']['outcomes']);
         self::assertSame([['name' => 'x', 'kind' => 'column', 'words' => 'x', 'isRequired' => true], ['name' => 'y', 'kind' => 'column', 'words' => 'y', 'isRequired' => true]], $methods['slope']['inputs']);
         self::assertStringContainsString('Usage: welkion work METHOD FILE?', self::typed(['work', '--help'])[1]);

@@ -45,6 +45,11 @@ final class PointNumbersTest extends TestCase
         self::assertEquals(['dy' => [-42, 'mm'], 'dx' => [-6, 'min']], $numbers($change, 2));
         self::assertSame(['value-at', 'tangent'], $this->asked(['at' => 4, 'from' => 4])->assertOk()->json('lines.*.method'), 'From there to there is nothing.');
 
+        $reached = $this->asked(['at' => 4, 'height' => 10])->assertOk();
+        self::assertSame(['value-at', 'tangent', 'x-at'], $reached->json('lines.*.method'));
+        // Between 4 and 5 min h goes from 8 to 12.5 mm.
+        self::assertEquals(['x' => [round(4 + 2 / 4.5, 9), 'min']], $numbers($reached, 2));
+
         // A line that is kept of it tells the same.
         $this->postJson("{$this->path()}/lines", ['method' => 'tangent', 'symbol' => 'v', 'title' => 'Tangent of h at 4 min', 'isPerRun' => true, 'uses' => ['x' => 't', 'y' => 'h'], 'numbers' => ['at' => ['value' => 4, 'uncertainty' => 0, 'unit' => 'min']]])->assertCreated();
         self::assertSame($told->json('lines.1.numbers.0.measured'), $this->getJson("{$this->path()}/worked")->json('worked.0.result'));
@@ -53,7 +58,7 @@ final class PointNumbersTest extends TestCase
     public function test_what_cannot_be_told_says_why(): void
     {
         $this->asked(['at' => 11])->assertOk()->assertJsonPath('lines.1.problem', 'This x lies outside of the points. Choose one between the first and the last.')->assertJsonPath('marks', []);
-        foreach ([[['at' => 'here'], 'Say where, as a number.'], [['from' => '1e999'], 'Say where, as a number.'], [['x' => null], 'Say along which column it lies.'],
+        foreach ([[['at' => 'here'], 'Say where, as a number.'], [['from' => '1e999'], 'Say where, as a number.'], [['height' => 'up'], 'Say where, as a number.'], [['x' => null], 'Say along which column it lies.'],
             [['y' => 'gone'], 'There is no column of numbers "gone" in this experiment. There are: t, h.']] as [$wrong, $sentence]) {
             $this->asked($wrong + ['at' => 4])->assertUnprocessable()->assertJsonPath('detail', $sentence);
         }

@@ -49,6 +49,9 @@ final class RunTest extends TestCase
         self::assertNotNull($second->json('rows.0.rows.1.cells.T.value'));
         $this->postJson("/api/runs/{$run}/finish")->assertOk()->assertJsonPath('changed.0.value.state', 'finished');
         $this->take($run, 1.0)->assertConflict()->assertJsonPath('code', 'run-finished');
+        // What happened there may be noted when there is time.
+        $this->postJson("/api/runs/{$run}/markers", ['row' => 2, 'name' => 'a bubble'])->assertCreated()->assertJsonPath('rows.0.markers.0.row', 2);
+        self::assertMatchesRegularExpression('/,Steady,Stored at \\(UTC\\),Marker\\r\\n.*,\\r\\n.*,a bubble\\s*$/', (string) $this->get("/api/runs/{$run}/rows.csv")->assertOk()->getContent());
     }
 
     public function test_the_same_request_twice_stores_one_reading(): void

@@ -21,6 +21,9 @@ final class RunsTableTest extends TestCase
     /** @var array<string, int> run by its title */
     private array $runs = [];
 
+    /** The entry of the strength. */
+    private int $strength = 0;
+
     protected function setUp(): void
     {
         parent::setUp();
@@ -31,7 +34,7 @@ final class RunsTableTest extends TestCase
         foreach (['t' => 's', 'm' => 'g'] as $symbol => $unit) {
             $ids[] = $this->postJson($this->path('columns'), ['symbol' => $symbol, 'name' => $symbol, 'unit' => $unit, 'kind' => 'typed'])->assertCreated()->json('made');
         }
-        $entry = $this->postJson($this->path('entries'), ['symbol' => 'c', 'name' => 'Strength', 'unit' => 'mol/L', 'isPerRun' => true])->assertCreated()->json('made');
+        $this->strength = $entry = $this->postJson($this->path('entries'), ['symbol' => 'c', 'name' => 'Strength', 'unit' => 'mol/L', 'isPerRun' => true])->assertCreated()->json('made');
         foreach (self::RATES as $condition => $rates) {
             foreach ($rates as $i => $rate) {
                 $run = $this->postJson($this->path('runs'), ['kind' => 'typed', 'condition' => $condition, 'trial' => $i + 1])->assertCreated()->json('made');
@@ -88,6 +91,44 @@ final class RunsTableTest extends TestCase
         self::assertSame($before, $mean());
         $this->postJson($this->path('undo'))->assertOk();
         self::assertSame(2, $mean()['n']);
+    }
+
+    public function test_two_runs_are_compared_and_a_line_is_of_one_alone(): void
+    {
+        $worked = fn (string $symbol): array => array_column($this->getJson($this->path('worked'))->json('worked'), null, 'symbol')[$symbol];
+        $this->postJson($this->path('lines'), ['method' => 'two-runs', 'symbol' => 'd', 'title' => 'How much slower', 'isPerRun' => false, 'uses' => ['result' => 'r'], 'texts' => ['run' => '1', 'other' => '4']])->assertCreated();
+        // 11 less 6 mg/s.
+        self::assertEqualsWithDelta(0.005, $worked('d')['result']['value'], 1e-12);
+        self::assertSame(['difference' => 'Difference', 'ratio' => 'Ratio'], array_column($worked('d')['outcomes'], 'words', 'name'));
+        $this->patchJson("/api/runs/{$this->runs['half trial 1']}", ['aside' => 'stopper was loose'])->assertOk();
+        self::assertSame('Run 4 is set aside. Take it back, or choose another.', $worked('d')['needs']);
+
+        $line = $this->postJson($this->path('lines'), ['method' => 'formula', 'symbol' => 'k', 'title' => 'Of run 2', 'isPerRun' => false, 'onlyRun' => 2, 'texts' => ['formula' => 'r/c']])->assertCreated()->json('made');
+        self::assertEqualsWithDelta(0.013 / 0.04, $worked('k')['result']['value'], 1e-12);
+        $told = $this->putJson($this->path("entries/{$this->strength}/value"), ['typed' => '0,05', 'runId' => $this->runs['full trial 2']])->assertOk()->json('worked.*.symbol');
+        self::assertContains('k', $told);
+        self::assertEqualsWithDelta(0.013 / 0.05, $worked('k')['result']['value'], 1e-12);
+        $this->patchJson($this->path("lines/{$line}"), ['onlyRun' => 77])->assertOk();
+        self::assertSame('There is no run 77 (any more). Record it, or let the line be of another.', $worked('k')['needs']);
+        $this->patchJson($this->path("lines/{$line}"), ['title' => 'Of a run'])->assertOk();
+        self::assertSame(77, array_column($this->getJson($this->path())->json('lines'), null, 'symbol')['k']['onlyRun'], 'What is not told stays.');
+        $this->patchJson($this->path("lines/{$line}"), ['onlyRun' => null, 'isPerRun' => true])->assertOk();
+        self::assertNull(array_column($this->getJson($this->path())->json('lines'), null, 'symbol')['k']['onlyRun']);
+        $this->patchJson($this->path("lines/{$line}"), ['onlyRun' => 0])->assertUnprocessable();
+    }
+
+    public function test_a_column_of_the_runs_begins_with_the_value_of_one(): void
+    {
+        $first = ['runId' => $this->runs['full trial 2'], 'typed' => '820 ± 10 ms'];
+        $this->postJson($this->path('entries'), ['symbol' => 'RR', 'name' => 'Interval', 'unit' => 's', 'isPerRun' => true, 'first' => ['typed' => 'soon'] + $first])->assertUnprocessable();
+        $this->postJson($this->path('entries'), ['symbol' => 'RR', 'name' => 'Interval', 'unit' => 's', 'first' => $first])->assertUnprocessable()->assertJsonPath('detail', 'Only an entry for each run can begin with the value of one.');
+        $this->postJson($this->path('entries'), ['symbol' => 'RR', 'name' => 'Interval', 'unit' => 's', 'isPerRun' => true, 'first' => ['runId' => 1 + max($this->runs)] + $first])->assertNotFound();
+        $entry = $this->postJson($this->path('entries'), ['symbol' => 'RR', 'name' => 'Interval', 'unit' => 's', 'isPerRun' => true, 'first' => $first])->assertCreated()->json('made');
+        $cells = fn (): array => array_filter(array_map(static fn (array $row): ?float => $row['cells']['RR']['value'] ?? null, $this->getJson($this->path('runs-table'))->json('rows')));
+        self::assertEqualsWithDelta([1 => 0.82], $cells(), 1e-12);
+        $this->patchJson($this->path("entries/{$entry}"), ['first' => $first])->assertUnprocessable();
+        $this->postJson($this->path('undo'))->assertOk();
+        self::assertSame([], $cells());
     }
 
     public function test_a_figure_draws_the_runs_and_lines_work_over_them(): void

@@ -189,9 +189,10 @@ final class TimedRunTest extends TestCase
         $this->postJson("/api/runs/{$run}/begin")->assertNoContent();
         $this->postJson("/api/runs/{$run}/begin")->assertConflict();
         $this->eventually(fn (): bool => ! Run::query()->with('channels')->findOrFail($run)->isWaiting());
-        $marker = $this->postJson("/api/runs/{$run}/markers", ['at' => 0.72])->assertCreated()->assertJsonPath('rows.0.timed.markers.0.at', 0.72)->assertJsonPath('undo', 'A marker in Run 1 dropped')->json('made');
+        $marker = $this->postJson("/api/runs/{$run}/markers", ['at' => 0.72])->assertCreated()->assertJsonPath('rows.0.markers.0.at', 0.72)->assertJsonPath('undo', 'A marker in Run 1 dropped')->json('made');
         $this->ended($run);
-        $this->patchJson("/api/runs/{$run}/markers/{$marker}", ['name' => 'stirred'])->assertOk()->assertJsonPath('rows.0.timed.markers.0.name', 'stirred')->assertJsonPath('undo', 'Marker “stirred” in Run 1 named');
+        $this->patchJson("/api/runs/{$run}/markers/{$marker}", ['name' => 'stirred'])->assertOk()->assertJsonPath('rows.0.markers.0.name', 'stirred')->assertJsonPath('undo', 'Marker “stirred” in Run 1 named');
+        $this->postJson("/api/runs/{$run}/markers", ['row' => 1, 'name' => 'stirred'])->assertUnprocessable()->assertJsonPath('code', 'has-moments');
         $this->patchJson("/api/runs/{$run}/markers/{$marker}", ['at' => 0.75])->assertOk()->assertJsonPath('undo', 'Marker “stirred” in Run 1 moved');
         $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk();
 
@@ -201,8 +202,8 @@ final class TimedRunTest extends TestCase
         $marked = array_values(array_filter($lines, static fn (string $l): bool => str_contains($l, 'stirred')));
         self::assertCount(1, $marked);
         self::assertSame(0.7, (float) explode(',', $marked[0])[0], 'In the row before it.');
-        $this->deleteJson("/api/runs/{$run}/markers/{$marker}")->assertOk()->assertJsonCount(0, 'rows.0.timed.markers');
-        $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk()->assertJsonPath('rows.0.timed.markers.0.name', 'stirred');
+        $this->deleteJson("/api/runs/{$run}/markers/{$marker}")->assertOk()->assertJsonCount(0, 'rows.0.markers');
+        $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk()->assertJsonPath('rows.0.markers.0.name', 'stirred');
     }
 
     public function test_a_bumped_probe_is_told_and_a_series_counts_on(): void
@@ -279,12 +280,14 @@ final class TimedRunTest extends TestCase
         self::assertSame(0, DB::table('runs')->where('experiment_id', $this->experiment->id)->count());
     }
 
-    public function test_a_run_that_takes_readings_has_no_markers_and_no_time_to_go_on_for(): void
+    public function test_a_run_that_takes_readings_has_no_moments_and_no_time_to_go_on_for(): void
     {
         $run = $this->storedRunOf($this->experimentOf($this->teacher, $this->silentBenchOf($this->teacher)))->id;
 
         $this->postJson("/api/runs/{$run}/markers", ['at' => 1])->assertConflict()->assertJsonPath('code', 'not-timed');
         $this->postJson("/api/runs/{$run}/go-on", ['more' => 60])->assertConflict()->assertJsonPath('code', 'not-timed');
+        // A marker of it stands at a reading, if that is there.
+        $this->postJson("/api/runs/{$run}/markers", ['row' => 99, 'name' => 'bubble'])->assertUnprocessable()->assertJsonPath('code', 'no-such-row');
     }
 
     public function test_stopped_while_the_recorder_is_away_it_ends_with_what_is_stored(): void

@@ -155,6 +155,25 @@ final class TypedRunTest extends TestCase
         self::assertSame([], $this->getJson("/api/runs/{$this->run}/rows?from=30&count=2")->assertOk()->json('rows'));
     }
 
+    public function test_a_note_is_pinned_to_a_row_and_goes_with_it(): void
+    {
+        $this->fill(null, ['q', 't'], [['10.2', '9.81'], ['12.0', '8.39'], ['15.1', '6.60']])->assertOk();
+        $marker = $this->postJson("/api/runs/{$this->run}/markers", ['row' => 2, 'name' => 'tap slipped'])->assertCreated()
+            ->assertJsonPath('rows.0.markers.0.row', 2)->assertJsonPath('rows.0.markers.0.at', null)->assertJsonPath('undo', 'Noted “tap slipped” at row 2 of Run 1')->json('made');
+        $this->patchJson("/api/runs/{$this->run}/markers/{$marker}", ['name' => 'tap turned'])->assertOk()->assertJsonPath('rows.0.markers.0.name', 'tap turned');
+        $csv = fn (): array => explode("\r\n", trim((string) $this->get("/api/runs/{$this->run}/rows.csv")->assertOk()->getContent()));
+        self::assertStringEndsWith('Marker', $csv()[0]);
+        self::assertStringEndsWith('tap turned', $csv()[2]);
+        foreach ([[['row' => 9, 'name' => 'x'], 'There is no row 9 in this run (any more).'], [['row' => 1, 'name' => ' '], 'Write what happened there.']] as [$wrong, $sentence]) {
+            $this->postJson("/api/runs/{$this->run}/markers", $wrong)->assertUnprocessable()->assertJsonPath('detail', $sentence);
+        }
+        $this->patchJson("/api/runs/{$this->run}/markers/{$marker}", ['row' => 1])->assertUnprocessable();
+        $this->postJson("/api/runs/{$this->run}/markers", ['at' => 1])->assertConflict()->assertJsonPath('code', 'not-timed');
+        $this->deleteJson("/api/runs/{$this->run}/markers/{$marker}")->assertOk()->assertJsonCount(0, 'rows.0.markers');
+        $this->undo();
+        self::assertSame(['tap turned'], $this->getJson("/api/runs/{$this->run}")->json('markers.*.name'));
+    }
+
     public function test_two_who_add_rows_at_once_lose_nothing_and_the_same_cell_is_told(): void
     {
         $this->fill(null, ['q'], [['1']])->assertOk();

@@ -21,7 +21,7 @@ async function addLine(page: Page, method: RegExp, isPerRun: boolean): Promise<v
   await page.keyboard.press('/')
   await page.getByRole('list', { name: 'Methods that fit' }).getByRole('button', { name: method }).click()
   const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('for each run, not once for the experiment').setChecked(isPerRun)
+  await dialog.getByLabel('Worked out for').selectOption(isPerRun ? 'each run' : 'all runs together')
   await dialog.getByRole('button', { name: 'Add the line' }).click()
   await expect(dialog).toBeHidden()
 }

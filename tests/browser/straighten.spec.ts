@@ -123,4 +123,32 @@ test.describe('which way is it straight', () => {
     await page.getByRole('button', { name: 'back to the figure' }).click()
     await expect(page.getByRole('group', { name: /^Figure: arrow keys/ })).toBeVisible()
   })
+
+  test('a power shows as the slope of a line between logarithms', async ({ page }) => {
+    // Air pressed together fast: P V^1.40 stays the same.
+    const air = Array.from({ length: 12 }, (_, i) => {
+      const volume = 60 - 3 * i
+      return `${volume};${(101.3 * (60 / volume) ** 1.4 * (1 + 0.0008 * Math.sin(5 * i))).toFixed(2)}`
+    })
+    const teacher = await reasonAbout(
+      page,
+      'How stiff is air that is pressed fast?',
+      `V (mL);P (kPa)\n${air.join('\n')}\n`,
+    )
+    await page.getByRole('button', { name: 'straighten …' }).click()
+    const tile = ways(page)
+      .getByRole('button')
+      .filter({ has: page.getByText('ln P against ln V', { exact: true }) })
+    await tile.click()
+    await expect(tile).toContainText('straight')
+    await expect(meaning(page)).toContainText('P is proportional to a power of V')
+    await look(page, 'straighten-power')
+    await page.getByRole('button', { name: 'Take ln P against ln V into the working' }).click()
+    const slope = await teacher.resultOf('Slope of ln P against ln V')
+    // The ripple of 0.08 % leaves less than 0.005 open over a factor of 2.2.
+    expect(Math.abs(slope.value + 1.4)).toBeLessThan(0.005)
+    await expect(
+      page.getByRole('group', { name: /^Figure: arrow keys/ }).getByRole('img', { name: /^ln_P/ }),
+    ).toBeVisible()
+  })
 })

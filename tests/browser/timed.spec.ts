@@ -1,11 +1,7 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import { setByMaker, truthOf } from './benches'
+import { figureOf, look } from './table'
 import { Teacher } from './teacher'
-
-/** Throwaway pictures for whoever works on the screens. */
-async function look(page: Page, name: string): Promise<void> {
-  if (process.env.LOOK !== undefined) await page.screenshot({ path: `${process.env.LOOK}/${name}.png` })
-}
 
 test.describe('runs that record by themselves', () => {
   test('a sealed bottle is carried from cold to warm water: begun by a level with 2 s before, ended when steady', async ({
@@ -146,5 +142,31 @@ test.describe('runs that record by themselves', () => {
     await page.setViewportSize({ width: 390, height: 844 })
     await page.waitForTimeout(500)
     await look(page, 'heart-phone')
+    await page.setViewportSize({ width: 1280, height: 800 })
+
+    // The time between two places of so fast a signal goes into the runs table.
+    await teacher.goTo('Reason')
+    const figure = figureOf(page)
+    const box = await figure.boundingBox()
+    if (box === null) throw new Error('There is no figure.')
+    const numbers = page.getByLabel('Numbers of the place')
+    await page.mouse.click(box.x + 0.4 * box.width, box.y + 0.8 * box.height)
+    await expect(numbers).toBeVisible()
+    await page.getByRole('button', { name: 'change from here' }).click()
+    await page.mouse.click(box.x + 0.5 * box.width, box.y + 0.9 * box.height)
+    const into = figure.getByRole('button', { name: /^[\d.]+ s into the runs table$/ })
+    const seconds = parseFloat(await into.innerText())
+    expect(seconds).toBeGreaterThan(0.4)
+    expect(seconds).toBeLessThan(1.6)
+    await into.click()
+    await figure.getByLabel(/^[\d.]+ s as$/).fill('RR')
+    await look(page, 'heart-interval')
+    await page.keyboard.press('Enter')
+    await expect(page.getByText(/ s stands in the runs table as RR\.$/)).toBeVisible()
+    await page.getByRole('button', { name: 'Runs', exact: true }).click()
+    await page.getByRole('button', { name: 'every run' }).click()
+    const cell = page.getByRole('region', { name: 'Runs' }).getByRole('textbox', { name: /^RR of / })
+    expect(parseFloat(await cell.inputValue())).toBeCloseTo(seconds, 3)
+    await look(page, 'heart-runs')
   })
 })

@@ -21,7 +21,7 @@ final class EntryController
 
     public function store(EntryRequest $request, Experiment $experiment, Sender $sender): JsonResponse
     {
-        $this->book->add($experiment, $request->made(), $sender);
+        $this->book->add($experiment, $request->made(), $request->typed(), $request->run($experiment), $sender);
 
         return ChangeAnswer::to($experiment, $sender, 201);
     }

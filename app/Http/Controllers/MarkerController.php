@@ -20,7 +20,9 @@ final class MarkerController
 
     public function store(MarkerRequest $request, Run $run, Sender $sender): JsonResponse
     {
-        $this->book->drop($run->loadMissing('bench', 'experiment'), $request->at(), $request->name(), $sender);
+        $run->loadMissing('bench', 'experiment');
+        $row = $request->row();
+        $row === null ? $this->book->drop($run, $request->at(), $request->name(), $sender) : $this->book->pin($run, $row, $request->name(), $sender);
 
         return ChangeAnswer::to($run->experiment, $sender, 201);
     }

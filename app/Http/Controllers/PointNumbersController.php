@@ -22,7 +22,7 @@ final class PointNumbersController
         $work = ExperimentWork::of(NotebookRows::of($run->experiment));
         [$x, $y] = [$request->column('x', $work->rows), $request->column('y', $work->rows)];
         isset($work->worked->notebook->runs[$run->id]) || abort(404);
-        $told = PointNumbers::of($work->worked, $run->id, $x, $y, $request->float('at'), $request->from());
+        $told = PointNumbers::of($work->worked, $run->id, $x, $y, $request->float('at'), $request->from(), $request->height());
 
         return new JsonResponse(['x' => $x, 'y' => $y, 'at' => $request->float('at'),
             'marks' => array_merge(...array_map(static fn (WorkedLine $line): array => $line->outcome === null ? [] : WorkedLineShape::marks($line->outcome, ['x' => $x, 'y' => $y]), array_values($told))),

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\Experiment;
+use App\Models\Run;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** A new entry, or what is changed of one. */
@@ -20,6 +22,9 @@ final class EntryRequest extends FormRequest
             'unit' => ['sometimes', 'nullable', 'string', 'max:30'],
             'isPerRun' => ['sometimes', 'boolean'],
             'isWords' => ['sometimes', 'boolean'],
+            'first' => [$this->isMethod('POST') ? 'sometimes' : 'prohibited', 'array:runId,typed'],
+            'first.runId' => ['required_with:first', 'integer:strict', 'between:1,'.PHP_INT_MAX],
+            'first.typed' => ['required_with:first', 'string', 'max:60'],
             'position' => ['sometimes', 'integer:strict', 'between:1,1000'],
         ];
     }
@@ -37,6 +42,17 @@ final class EntryRequest extends FormRequest
             'symbol' => $this->string('symbol')->trim()->toString(), 'name' => $this->string('name')->trim()->toString(), 'unit' => $this->string('unit')->trim()->toString(),
             'is_per_run' => $this->boolean('isPerRun'), 'is_words' => $this->boolean('isWords'),
         ];
+    }
+
+    /** Its value in a run, as it is typed. */
+    public function typed(): ?string
+    {
+        return $this->has('first') ? $this->string('first.typed')->trim()->toString() : null;
+    }
+
+    public function run(Experiment $experiment): ?Run
+    {
+        return $this->has('first') ? Run::query()->where('experiment_id', $experiment->id)->findOrFail($this->integer('first.runId')) : null;
     }
 
     /** @return array{symbol?: string, name?: string, unit?: string, position?: int} */

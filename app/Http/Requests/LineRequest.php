@@ -23,6 +23,7 @@ final class LineRequest extends FormRequest
             'symbol' => ['sometimes', 'nullable', 'string', 'max:20'],
             'title' => ['sometimes', 'nullable', 'string', 'max:120'],
             'isPerRun' => ['sometimes', 'boolean'],
+            'onlyRun' => ['sometimes', 'nullable', 'integer:strict', 'between:1,100000'],
             'place' => ['sometimes', 'integer:strict', 'between:1,1000'],
             'spanId' => ['sometimes', 'nullable', 'integer:strict', 'between:1,'.PHP_INT_MAX],
             'span' => ['sometimes', 'array:columnId,name,from,to'],
@@ -82,6 +83,10 @@ final class LineRequest extends FormRequest
 
         if ($this->has('span')) {
             $told['span'] = ['column_id' => $this->integer('span.columnId'), 'name' => $this->string('span.name')->trim()->toString(), 'from' => $this->float('span.from'), 'to' => $this->float('span.to')];
+        }
+
+        if ($this->has('onlyRun')) {
+            $told['only_run'] = $this->filled('onlyRun') ? $this->integer('onlyRun') : null;
         }
 
         return $told + ($this->has('spanId') ? ['span_id' => $this->filled('spanId') ? $this->integer('spanId') : null] : []);

@@ -16,6 +16,7 @@ final class MarkerRequest extends FormRequest
     {
         return [
             'at' => ['sometimes', 'nullable', Within::of('The moment of the marker', -TimedPlan::MOST_BEFORE_S, TimedPlan::LONGEST_S)],
+            'row' => [$this->isMethod('POST') ? 'sometimes' : 'prohibited', 'integer:strict', 'between:1,'.PHP_INT_MAX],
             'name' => ['sometimes', 'nullable', 'string', 'max:120'],
         ];
     }
@@ -29,6 +30,11 @@ final class MarkerRequest extends FormRequest
     public function at(): ?float
     {
         return $this->filled('at') ? $this->float('at') : null;
+    }
+
+    public function row(): ?int
+    {
+        return $this->has('row') ? $this->integer('row') : null;
     }
 
     public function name(): string

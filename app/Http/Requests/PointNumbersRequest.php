@@ -21,18 +21,24 @@ final class PointNumbersRequest extends FormRequest
             is_numeric($value) && is_finite((float) $value) || $fail(self::AT);
         }];
 
-        return ['x' => $symbol, 'y' => $symbol, 'at' => ['required', ...$number], 'from' => ['sometimes', ...$number]];
+        return ['x' => $symbol, 'y' => $symbol, 'at' => ['required', ...$number], 'from' => ['sometimes', ...$number], 'height' => ['sometimes', ...$number]];
     }
 
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['x.*' => 'Say along which column it lies.', 'y.*' => 'Say of which column numbers are asked.', 'at.*' => self::AT, 'from.*' => self::AT];
+        return ['x.*' => 'Say along which column it lies.', 'y.*' => 'Say of which column numbers are asked.', 'at.*' => self::AT, 'from.*' => self::AT, 'height.*' => self::AT];
     }
 
     /** Where a change is told from. */
     public function from(): ?float
     {
         return $this->has('from') ? $this->float('from') : null;
+    }
+
+    /** What y is where x is asked for. */
+    public function height(): ?float
+    {
+        return $this->has('height') ? $this->float('height') : null;
     }
 }

@@ -64,7 +64,7 @@ final readonly class NotebookShapes
     {
         return [
             'id' => $line->id, 'symbol' => $line->symbol, 'title' => $line->title, 'shownTitle' => $this->notebook->worded($line->title), 'method' => $line->method,
-            'isPerRun' => $line->is_per_run, 'spanId' => $line->span_id, 'uses' => (object) $this->rows->usesOf($line), 'texts' => (object) ($line->options['texts'] ?? []),
+            'isPerRun' => $line->is_per_run, 'onlyRun' => $line->options['onlyRun'] ?? null, 'spanId' => $line->span_id, 'uses' => (object) $this->rows->usesOf($line), 'texts' => (object) ($line->options['texts'] ?? []),
             'numbers' => (object) ($line->options['numbers'] ?? []), 'position' => $line->position,
         ];
     }

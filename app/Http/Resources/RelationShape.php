@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use Welkion\Core\Fitting\Methods\RelationFit;
 use Welkion\Core\Notebook\Related;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Working\Mark;
@@ -20,10 +21,11 @@ final class RelationShape
         [$outcome, $looked] = $related->one($texts);
         $goodness = $outcome->goodness;
         $begun = $related->begun($texts);
+        $words = (new RelationFit)->outcomeWords($texts);
 
         return [
             'n' => $related->n, 'looked' => $looked, 'setAside' => $related->setAside, 'constants' => $related->constants($texts['relation'], $texts['formula']),
-            'values' => array_map(static fn (string $name, Measured $m): array => ['name' => $name, 'measured' => MeasuredResource::shape($m)], array_keys($outcome->values), array_values($outcome->values)),
+            'values' => array_map(static fn (string $name, Measured $m): array => ['name' => $name, 'words' => $words[$name] ?? '', 'measured' => MeasuredResource::shape($m)], array_keys($outcome->values), array_values($outcome->values)),
             'explanation' => $outcome->explanation === null ? null : ['symbols' => $outcome->explanation->symbols->toArray(), 'numbers' => $outcome->explanation->numbers?->toArray()],
             'goodness' => $goodness === null ? null : GoodnessShape::of($goodness, $outcome->values),
             'residuals' => ['x' => $goodness->x ?? [], 'residuals' => $goodness->residuals ?? []],

@@ -44,6 +44,9 @@ final class RunRowsShape
             'id' => $run->id, 'experimentId' => $run->experiment_id, 'plan' => (object) array_intersect_key($run->plan ?? [], ['ranges' => 0, 'steps' => 0]),
             'channels' => array_values($run->channels->map(self::channel(...))->all()),
             'trustSentences' => $run->trustSentences(),
+            'markers' => array_values($run->loadMissing('markers')->markers->map(
+                static fn (Marker $m): array => ['id' => $m->id, 'at' => $m->at, 'row' => $m->row, 'name' => $m->name],
+            )->all()),
         ] + $told;
     }
 
@@ -103,9 +106,7 @@ final class RunRowsShape
         $places = $isWithSamples ? Thinning::places($data->rowCount, self::MOST_SHOWN) : [];
 
         return [
-            'remaining' => [], 'typed' => null, 'columns' => self::columns($columns), 'timed' => ['rowCount' => $data->rowCount, 'isThinned' => $data->rowCount > self::MOST_SHOWN, 'markers' => array_values($run->loadMissing('markers')->markers->map(
-                static fn (Marker $m): array => ['id' => $m->id, 'at' => $m->at, 'name' => $m->name],
-            )->all())],
+            'remaining' => [], 'typed' => null, 'columns' => self::columns($columns), 'timed' => ['rowCount' => $data->rowCount, 'isThinned' => $data->rowCount > self::MOST_SHOWN],
             'rows' => self::samples($run, $data, new CellsShape($columns, $work->rows->columns), $places),
             'advice' => $warnings === [] ? null : ['warnings' => array_map(WorkedLineShape::warning(...), $warnings), 'refine' => null],
         ];

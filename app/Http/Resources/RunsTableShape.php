@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Notebook\ExperimentWork;
 use Welkion\Core\Notebook\Grouping;
+use Welkion\Core\Notebook\Methods;
 use Welkion\Core\Notebook\Notebook;
 use Welkion\Core\Notebook\Reach;
 use Welkion\Core\Notebook\Run;
@@ -44,10 +45,10 @@ final class RunsTableShape
     private static function column(string $symbol, Notebook $notebook, Unit $unit): array
     {
         $entry = $notebook->entries[$symbol] ?? null;
-        $title = $entry->name ?? $notebook->lines[Symbols::base($symbol)]->title;
+        $line = $notebook->lines[Symbols::base($symbol)] ?? null;
         $part = explode('.', $symbol, 2)[1] ?? '';
 
-        return ['symbol' => $symbol, 'title' => $notebook->worded($title).($part === '' ? '' : ", {$part}"), 'kind' => $entry === null ? 'line' : 'entry', 'unit' => $unit->symbol];
+        return ['symbol' => $symbol, 'title' => $notebook->worded($entry->name ?? $line->title ?? $symbol).($line === null || $part === '' ? '' : ', '.(Methods::outcomeWords($line)[$part] ?? $part)), 'kind' => $entry === null ? 'line' : 'entry', 'unit' => $unit->symbol];
     }
 
     private static function doubt(string $symbol, WorkedNotebook $worked): ?string

@@ -25,6 +25,7 @@ final class WorkedLineShape
         $line = $in->notebook->lines[$worked->symbol];
         $outcome = $worked->outcome;
         $declaration = Methods::find($line->method)?->declaration();
+        $words = Methods::outcomeWords($line);
         $result = $worked->result();
 
         return [
@@ -32,7 +33,7 @@ final class WorkedLineShape
             'runId' => $worked->run,
             'result' => $result === null ? null : MeasuredResource::shape($result),
             'outcomes' => $outcome === null ? [] : array_map(static fn (string $name, Measured $m): array => [
-                'name' => $name, 'words' => $declaration->outcomes[$name] ?? $name, 'measured' => MeasuredResource::shape($m),
+                'name' => $name, 'words' => $words[$name] ?? $name, 'measured' => MeasuredResource::shape($m),
             ], array_map(strval(...), array_keys($outcome->values)), array_values($outcome->values)),
             'lists' => $outcome === null ? [] : array_map(static fn (string $name, ValueList $l): array => [
                 'name' => $name, 'words' => $declaration->lists[$name] ?? $name, 'values' => $l->values, 'unit' => $l->unit->symbol, 'names' => $l->names,

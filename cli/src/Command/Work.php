@@ -96,12 +96,12 @@ final class Work extends Command
         $texts = [];
         foreach ($declaration->inputs as $slot) {
             $text = $typed[$slot->name] ?? $slot->default;
-            if ($text === null && $slot->isRequired && in_array($slot->kind, [SlotKind::Text, SlotKind::Number], true)) {
+            if ($text === null && $slot->isRequired && in_array($slot->kind, [SlotKind::Text, SlotKind::Number, SlotKind::Run], true)) {
                 throw Failure::input("{$declaration->key} needs a value: --set {$slot->name}=VALUE ({$slot->words}).");
             }
             if ($text !== null && $slot->kind === SlotKind::Text) {
                 $texts[$slot->name] = $text;
-            } elseif ($text !== null && $slot->kind === SlotKind::Number) {
+            } elseif ($text !== null && in_array($slot->kind, [SlotKind::Number, SlotKind::Run], true)) {
                 $numbers[$slot->name] = self::number($slot, $text, $columns);
             }
             unset($typed[$slot->name]);

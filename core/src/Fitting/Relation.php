@@ -86,6 +86,30 @@ enum Relation: string
         };
     }
 
+    /** @return array<string, string> what each constant of its formula is, by its name */
+    public function constants(): array
+    {
+        return match ($this) {
+            self::Proportional => ['a' => 'slope'],
+            self::Linear => ['a' => 'slope', 'b' => 'intercept'],
+            self::Quadratic, self::SquareRoot, self::Inverse, self::InverseSquare => ['a' => 'factor'],
+            self::Parabola => ['a' => 'factor of the square', 'b' => 'slope at zero', 'c' => 'value at zero'],
+            self::Cubic => ['a' => 'factor of the cube', 'b' => 'factor of the square', 'c' => 'slope at zero', 'd' => 'value at zero'],
+            self::InverseOffset => ['a' => 'factor', 'b' => 'added part'],
+            self::Logarithmic => ['a' => 'change each time by e', 'b' => 'value at one'],
+            self::Power => ['a' => 'factor', 'b' => 'exponent'],
+            self::ExponentialGrowth => ['a' => 'value at zero', 'b' => 'rate'],
+            self::ExponentialDecay => ['a' => 'distance from the limit at zero', 'b' => 'rate', 'c' => 'limit'],
+            self::GaussianOnLine => ['a' => 'height', 'm' => 'centre', 's' => 'width, as standard deviation', 'b' => 'slope of the ground', 'c' => 'ground at zero'],
+            self::Sine => ['a' => 'amplitude', 'T' => 'period', 'p' => 'phase', 'c' => 'middle'],
+            self::DampedOscillation => ['a' => 'amplitude at zero', 'k' => 'damping', 'T' => 'period', 'p' => 'phase', 'c' => 'middle'],
+            self::Logistic => ['a' => 'limit', 'k' => 'rate', 'm' => 'half way'],
+            self::MichaelisMenten => ['a' => 'limit', 'k' => 'half way'],
+            self::InverseOfLine => ['a' => 'slope of the inverse', 'b' => 'inverse at zero'],
+            self::RootOfLine => ['a' => 'slope of the square', 'b' => 'square at zero'],
+        };
+    }
+
     /** How the sentence "y ..." goes on. */
     public function meaning(): string
     {

@@ -26,6 +26,13 @@ final readonly class Fields
         return is_int($value) || is_float($value) ? (float) $value : null;
     }
 
+    public function integer(string $name): ?int
+    {
+        $value = $this->all[$name] ?? null;
+
+        return is_int($value) ? $value : null;
+    }
+
     public function isTrue(string $name): bool
     {
         return ($this->all[$name] ?? null) === true;

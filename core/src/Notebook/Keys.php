@@ -41,7 +41,8 @@ final class Keys
 
     private function lineKey(Line $line, ?int $run): string
     {
-        $runs = $run === null ? $line->runs ?? array_keys($this->notebook->runs) : [$run];
+        $run ??= $this->notebook->runNumbered($line->onlyRun)?->id;
+        $runs = $run === null ? array_keys($this->notebook->runs) : [$run];
         $uses = [];
         foreach ($this->graph->uses[$line->symbol] as $used) {
             $isOfRuns = $run === null && $this->notebook->isPerRun($used);
@@ -52,7 +53,7 @@ final class Keys
         $span = $line->span;
 
         return self::hash([
-            self::EDITION, $line->method, $line->uses, $line->texts, array_map(self::measured(...), $line->numbers), $uses,
+            self::EDITION, $line->onlyRun, $line->method, $line->uses, $line->texts, array_map(self::measured(...), $line->numbers), $uses,
             $span === null ? null : [$span->column, $span->from, $span->to, array_map(fn (int $r): string => isset($this->notebook->columns[$span->column]) && isset($this->notebook->runs[$r]) ? $this->column($span->column, $r) : '', $runs)],
         ]);
     }

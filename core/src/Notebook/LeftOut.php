@@ -22,7 +22,7 @@ final readonly class LeftOut
     {
         $found = [];
         $count = 0;
-        foreach ($run === null ? $line->runs ?? array_keys($this->worked->notebook->runs) : [$run] as $of) {
+        foreach ($run === null ? array_keys($this->worked->notebook->runs) : [$run] as $of) {
             $unreadable = isset($this->worked->notebook->runs[$of]) ? $this->worked->data($of)->unreadable : [];
             foreach ($unreadable === [] ? [] : array_intersect_key($unreadable, $this->columnsBelow($line)) as $symbol => $texts) {
                 $count += count($texts);

@@ -14,7 +14,7 @@ final readonly class Line
      * @param  array<string, string>  $uses  by slot: the symbol of a column, an entry, a line, or one of a line's results (eq.pH)
      * @param  array<string, string>  $texts  by slot
      * @param  array<string, Measured>  $numbers  by slot: typed
-     * @param  list<int>|null  $runs  whose rows it works with, if it is not for each run; null: all
+     * @param  int|null  $onlyRun  number of the one run it is worked out for, if it is not for each; null: all together
      * @param  string  $words  how the result is found, in the words of a protocol; empty: as the method says
      */
     public function __construct(
@@ -26,7 +26,7 @@ final readonly class Line
         public array $texts = [],
         public array $numbers = [],
         public ?Span $span = null,
-        public ?array $runs = null,
+        public ?int $onlyRun = null,
         public string $words = '',
     ) {
     }

@@ -66,11 +66,18 @@ final readonly class LineWork
     {
         $method = Methods::find($line->method) ?? throw new InvalidQuantity("There is no method \"{$line->method}\".");
         $declaration = $method->declaration();
-        [$numbers, $missing] = $this->numbers($line, $declaration, $run);
+        $in = $run ?? $this->worked->notebook->runNumbered($line->onlyRun)?->id;
+        if ($in === null && $line->onlyRun !== null) {
+            return WorkedLine::waiting($line, $run, $key, "There is no run {$line->onlyRun} (any more). Record it, or let the line be of another.");
+        }
+        [$numbers, $missing] = $this->numbers($line, $declaration, $in);
         $texts = $line->texts;
         $columns = [];
         $spans = [];
         foreach ($declaration->inputs as $slot) {
+            if ($slot->kind === SlotKind::Result) {
+                $texts[$slot->name] = $line->uses[$slot->name] ?? '';
+            }
             $isGiven = isset($line->uses[$slot->name]) || isset($numbers[$slot->name]) || ($texts[$slot->name] ?? '') !== '';
             if ($slot->kind === SlotKind::Text && $slot->default !== null) {
                 $texts[$slot->name] = ($texts[$slot->name] ?? '') === '' ? $slot->default : $texts[$slot->name];
@@ -83,7 +90,7 @@ final readonly class LineWork
         }
         $declared = self::declared($declaration, SlotKind::Column);
         if ($missing === null && $declared !== []) {
-            $columns = $this->rows->columns($line, $run, array_intersect_key($line->uses, array_flip($declared)), $spans === []);
+            $columns = $this->rows->columns($line, $in, array_intersect_key($line->uses, array_flip($declared)), $spans === []);
             if (is_string($columns)) {
                 [$missing, $columns] = [$columns, []];
             }
@@ -92,7 +99,7 @@ final readonly class LineWork
             return WorkedLine::waiting($line, $run, $key, $missing);
         }
 
-        return WorkedLine::of($line, $run, $key, $this->said($line, $run, CommonSources::work($method, new Inputs($columns, $numbers, array_filter($texts, static fn (string $t): bool => $t !== ''), $spans, $key))));
+        return WorkedLine::of($line, $run, $key, $this->said($line, $in, CommonSources::work($method, new Inputs($columns, $numbers, array_filter($texts, static fn (string $t): bool => $t !== ''), $spans, $key))));
     }
 
     /**
@@ -107,6 +114,8 @@ final readonly class LineWork
         foreach (array_intersect_key($line->uses, array_flip(self::declared($declaration, SlotKind::Number))) as $slot => $symbol) {
             $values[$slot] = Value::of($this->worked, $symbol, $run) ?? throw new InvalidQuantity("There is no entry or line \"{$symbol}\" (any more). Choose another.");
         }
+        [$ofRuns, $missing] = (new ResultsOfRuns($this->worked))->numbers($line, $declaration);
+        $numbers = $ofRuns + $numbers;
         if (self::declared($declaration, SlotKind::Values) !== []) {
             $formula = Formula::parse($line->texts['formula'] ?? '');
             $formula->requireKnown([...$this->worked->notebook->symbolsLike($formula->symbols()), ...array_keys($line->numbers)]);
@@ -125,7 +134,7 @@ final readonly class LineWork
             }
         }
 
-        return [$numbers, Value::missing($this->worked->notebook, ...array_values($values))];
+        return [$numbers, $missing ?? Value::missing($this->worked->notebook, ...array_values($values))];
     }
 
     /** Cells that are no numbers are left out, and that is said. Two lines over the same rows take their scatter for independent; a formula of both says so. */

@@ -71,6 +71,18 @@ final readonly class Notebook
         return $place <= 20 ? mb_chr(0x245F + $place) : "({$place})";
     }
 
+    /** @param  int|null  $number  as people know it */
+    public function runNumbered(?int $number): ?Run
+    {
+        foreach ($this->runs as $run) {
+            if ($run->number === $number) {
+                return $run;
+            }
+        }
+
+        return null;
+    }
+
     /** Whether a symbol has another value in each run. */
     public function isPerRun(string $symbol): bool
     {

@@ -14,17 +14,20 @@ final class PointNumbers
      * @param  string  $y  symbol of the column it is asked of
      * @param  float  $at  in the unit of x, as the other one
      * @param  float|null  $from  a change is told from there
+     * @param  float|null  $height  in the unit of y: where along x y has it is told, too
      * @return array<string, WorkedLine> by method, in the order a person reads them; one that cannot be worked out says why
      */
-    public static function of(WorkedNotebook $in, int $run, string $x, string $y, float $at, ?float $from = null): array
+    public static function of(WorkedNotebook $in, int $run, string $x, string $y, float $at, ?float $from = null, ?float $height = null): array
     {
         $unit = ($in->notebook->columns[$x] ?? null)?->unit;
+        $upwards = ($in->notebook->columns[$y] ?? null)?->unit;
         if ($unit === null) {
             return [];
         }
         $given = static fn (float $value): Measured => Measured::of($value, 0.0, $unit);
         $numbers = ['value-at' => ['at' => $given($at)], 'tangent' => ['at' => $given($at)]]
-            + ($from === null || $from === $at ? [] : ['difference' => ['from' => $given($from), 'to' => $given($at)]]);
+            + ($from === null || $from === $at ? [] : ['difference' => ['from' => $given($from), 'to' => $given($at)]])
+            + ($height === null || $upwards === null ? [] : ['x-at' => ['value' => Measured::of($height, 0.0, $upwards)]]);
         $lines = array_map(static fn (string $method, array $of): Line => new Line('', '', $method, true, ['x' => $x, 'y' => $y], [], $of), array_keys($numbers), $numbers);
 
         return array_combine(array_keys($numbers), $in->tried($lines, $run));

@@ -131,7 +131,7 @@ final readonly class Protocol
 
         return new Line(
             $line->text('symbol'), $line->text('title'), $line->text('method'), $line->isTrue('perRun'),
-            $line->fields('uses')->named(), $texts, self::numbers($line), $span, words: $line->text('words'),
+            $line->fields('uses')->named(), $texts, self::numbers($line), $span, onlyRun: $line->integer('onlyRun'), words: $line->text('words'),
         );
     }
 

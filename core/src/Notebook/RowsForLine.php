@@ -43,7 +43,7 @@ final class RowsForLine
         if ($ofRuns !== [] && count($ofRuns) < count($uses)) {
             throw new InvalidQuantity('A column of the rows and a column of the runs cannot be used together.');
         }
-        $runs = $run === null ? $line->runs ?? array_keys($notebook->runs) : [$run];
+        $runs = $run === null ? array_keys($notebook->runs) : [$run];
         $runs = array_values(array_filter($runs, static fn (int $r): bool => isset($notebook->runs[$r])));
         if ($runs === []) {
             return 'Record a run first.';

@@ -97,6 +97,12 @@ final readonly class Mathematics
         return new self('at', parts: [$what, $where]);
     }
 
+    /** What something is in something else: a result in a run. */
+    public static function in(self $what, self $where): self
+    {
+        return new self('in', parts: [$what, $where]);
+    }
+
     /** @return array<string, mixed> in the shape screens take */
     public function toArray(): array
     {

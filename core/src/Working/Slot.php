@@ -43,6 +43,16 @@ final readonly class Slot
         return new self($name, SlotKind::Number, $words, false, $unitOf, unit: $unit);
     }
 
+    public static function result(string $name, string $words): self
+    {
+        return new self($name, SlotKind::Result, $words, true);
+    }
+
+    public static function run(string $name, string $words): self
+    {
+        return new self($name, SlotKind::Run, $words, true);
+    }
+
     /** @param  list<string>  $choices  empty: any text */
     public static function text(string $name, string $words, array $choices = [], ?string $default = null): self
     {

@@ -12,6 +12,12 @@ enum SlotKind: string
     /** A value with unit and ±: typed, or that of an entry or a line. */
     case Number = 'number';
 
+    /** What has a value for each run, by its symbol: it is read in those runs the slots of a run name. */
+    case Result = 'result';
+
+    /** A run, by its number: the method is given what the result is there. */
+    case Run = 'run';
+
     /** A word: one of those offered, or free. */
     case Text = 'text';
 

@@ -8,6 +8,9 @@ use PHPUnit\Framework\TestCase;
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Fitting\Methods\RelationFit;
 use Welkion\Core\Fitting\Methods\Slope;
+use Welkion\Core\Fitting\Relation;
+use Welkion\Core\Notebook\Line;
+use Welkion\Core\Notebook\Methods;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Units\Unit;
 use Welkion\Core\Working\ColumnInput;
@@ -26,6 +29,29 @@ final class RelationMethodTest extends TestCase
     private const Y = [2.0, 1.0, 4.0, 3.0, 5.0];
 
     /** Draper and Smith's formulas by hand: Sxx = 10, Sxy = 8, RSS = 3.6, s² = 1.2, t(3) at 97.5 % = 3.1824. */
+    public function test_every_constant_of_every_relation_is_called_by_what_it_is(): void
+    {
+        foreach (Relation::cases() as $relation) {
+            self::assertSame(self::sorted($relation->curve()->constants), self::sorted(array_keys($relation->constants())), $relation->value);
+        }
+        $of = static fn (string $method, array $texts): array => Methods::outcomeWords(new Line('l', 'Line', $method, true, ['x' => 't', 'y' => 'h'], $texts));
+        self::assertSame('centre', $of('relation', ['relation' => 'gaussian_on_line'])['m']);
+        self::assertSame([], $of('relation', ['relation' => '', 'formula' => 'u*x']), 'Nobody knows what those of a typed formula are.');
+        self::assertSame('Slope', $of('slope', [])['slope']);
+        self::assertSame([], $of('none such', []));
+    }
+
+    /**
+     * @param  list<string>  $names
+     * @return list<string>
+     */
+    private static function sorted(array $names): array
+    {
+        sort($names);
+
+        return $names;
+    }
+
     public function test_a_straight_line_by_hand(): void
     {
         $goodness = self::goodness(self::work(['relation' => 'linear']));

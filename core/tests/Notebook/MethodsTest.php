@@ -37,8 +37,8 @@ final class MethodsTest extends TestCase
             foreach ($told->inputs as $slot) {
                 match ($slot->kind) {
                     SlotKind::Column => $columns[$slot->name] = self::example($slot),
-                    SlotKind::Number => $numbers[$slot->name] = self::typed($slot, $columns),
-                    SlotKind::Span => null,
+                    SlotKind::Number, SlotKind::Run => $numbers[$slot->name] = self::typed($slot, $columns),
+                    SlotKind::Span, SlotKind::Result => null,
                     SlotKind::Text => $texts[$slot->name] = $slot->choices === [] ? $slot->default ?? ($slot->isRequired ? 'a/b' : '') : 'linear',
                     SlotKind::Values => $numbers += ['a' => self::measured(2.0, 0.1), 'b' => self::measured(4.0, 0.1)],
                 };
@@ -66,7 +66,7 @@ final class MethodsTest extends TestCase
                 self::assertSame($slot, $told->slot($slot->name));
             }
         }
-        self::assertSame(['formula', 'statistics', 'slope', 'area', 'value-at', 'x-at', 'difference', 'ends', 'tangent', 'constancy', 'relation', 'accepted', 'equivalence', 'half-equivalence', 'refined-equivalence', 'finer-steps'], $keys);
+        self::assertSame(['formula', 'statistics', 'slope', 'area', 'value-at', 'x-at', 'difference', 'ends', 'tangent', 'constancy', 'relation', 'accepted', 'two-runs', 'equivalence', 'half-equivalence', 'refined-equivalence', 'finer-steps'], $keys);
         self::assertNull(Methods::find('divination'));
     }
 

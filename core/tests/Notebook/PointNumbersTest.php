@@ -31,6 +31,17 @@ final class PointNumbersTest extends TestCase
         self::assertNotNull(PointNumbers::of($this->notebook(), 1, 't', 'gone', 3.0)['tangent']->problem);
     }
 
+    public function test_where_the_curve_has_a_height_is_told_on_the_line_between_two_points(): void
+    {
+        $told = PointNumbers::of($this->notebook(), 1, 't', 'h', 3.0, null, 6.0);
+
+        self::assertSame(['value-at', 'tangent', 'x-at'], array_keys($told));
+        // Between 2 and 3 min h goes from 4 to 9 mm.
+        self::assertEqualsWithDelta(2.4, $told['x-at']->result()?->value, 1e-12);
+        self::assertSame('min', $told['x-at']->result()?->unit->symbol);
+        self::assertStringStartsWith('The points never reach this y.', (string) PointNumbers::of($this->notebook(), 1, 't', 'h', 3.0, null, 26.0)['x-at']->needs);
+    }
+
     private function notebook(): WorkedNotebook
     {
         $t = [0.0, 1.0, 2.0, 3.0, 4.0, 5.0];

@@ -34,6 +34,7 @@ final class MathematicsTest extends TestCase
         yield 'times' => [M::times($a, $b), ['kind' => 'times'] + $both];
         yield 'power' => [M::power($a, $b), ['kind' => 'power'] + $both];
         yield 'at' => [M::at($a, $b), ['kind' => 'at'] + $both];
+        yield 'in' => [M::in($a, $b), ['kind' => 'in'] + $both];
         yield 'integral' => [M::integral($a, $b), ['kind' => 'integral'] + $both];
         yield 'derivative' => [M::derivative(2, $a, $b), ['kind' => 'derivative', 'text' => '2'] + $both];
         yield 'call' => [M::call('ln', $a, $b), ['kind' => 'call', 'text' => 'ln'] + $both];

@@ -23,11 +23,12 @@ use Welkion\Core\Working\Inputs;
 use Welkion\Core\Working\Mark;
 use Welkion\Core\Working\Mathematics;
 use Welkion\Core\Working\Method;
+use Welkion\Core\Working\NamesItsOutcomes;
 use Welkion\Core\Working\Outcome;
 use Welkion\Core\Working\Slot;
 
 /** A named relation, or a typed formula with free constants, through points. */
-final readonly class RelationFit implements Method
+final readonly class RelationFit implements Method, NamesItsOutcomes
 {
     /** Of a curve that swings many times each swing is still seen. */
     private const DRAWN_POINTS = 240;
@@ -47,6 +48,11 @@ final readonly class RelationFit implements Method
             ],
             [],
         );
+    }
+
+    public function outcomeWords(array $texts): array
+    {
+        return Relation::tryFrom($texts['relation'] ?? '')?->constants() ?? [];
     }
 
     public function work(Inputs $inputs): Outcome

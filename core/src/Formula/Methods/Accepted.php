@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Welkion\Core\Formula\Methods;
 
 use Welkion\Core\Exception\InvalidQuantity;
+use Welkion\Core\Uncertainty\Agreement;
 use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Units\Unit;
 use Welkion\Core\Warning;
@@ -20,9 +21,6 @@ use Welkion\Core\Working\Slot;
 final readonly class Accepted implements Method
 {
     private const FORMULA = '(result − accepted) / accepted';
-
-    /** Up to so many standard uncertainties of the difference two values agree: 95 % of those that mean the same do. */
-    private const AGREES = 2.0;
 
     public function declaration(): Declaration
     {
@@ -63,14 +61,13 @@ final readonly class Accepted implements Method
     private static function judged(Measured $difference): array
     {
         $where = $difference->value < 0.0 ? 'below' : 'above';
-        if ($difference->uncertainty <= 0.0) {
+        $agreement = Agreement::of($difference);
+        if (! $agreement->isKnown()) {
             return ["The result lies {$where} the accepted value; without a ± nothing tells whether by chance.", [new Warning('no-uncertainty', 'Neither value has a ±.', 'Give the entries it rests on theirs: then it can be said whether they agree.')]];
         }
-        $times = abs($difference->value) / $difference->uncertainty;
-        $far = sprintf('%.1F times the standard uncertainty of their difference', $times);
 
-        return $times <= self::AGREES
-            ? ["The accepted value lies inside the ±: they are {$far} apart, and up to 2 is agreement.", []]
-            : ["The accepted value lies outside the ±: the result is {$far} {$where} it.", [new Warning('disagrees', 'Chance alone hardly explains the difference.', 'Look for what moved all readings the same way: a zero, a calibration, heat that was lost, an entry.')]];
+        return $agreement->isAgreement()
+            ? ["The accepted value lies inside the ±: they are {$agreement->told()} apart, and up to 2 is agreement.", []]
+            : ["The accepted value lies outside the ±: the result is {$agreement->told()} {$where} it.", [new Warning('disagrees', 'Chance alone hardly explains the difference.', 'Look for what moved all readings the same way: a zero, a calibration, heat that was lost, an entry.')]];
     }
 }

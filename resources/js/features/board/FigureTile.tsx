@@ -40,8 +40,8 @@ export function FigureTile() {
   // Where one looks back to is seen as a marker is.
   const marked = useMemo(() => {
     if (rows?.timed == null || at === null) return rows
-    const looked = { id: 0, at, name: clockWords(at) }
-    return { ...rows, timed: { ...rows.timed, markers: [...rows.timed.markers, looked] } }
+    const looked = { id: 0, at, row: null, name: clockWords(at) }
+    return { ...rows, markers: [...rows.markers, looked] }
   }, [rows, at])
   const isDue = useIsDue(live !== null)
   const isTimed = run === null ? notebook.plan.runKind === 'timed' : run.kind === 'timed'

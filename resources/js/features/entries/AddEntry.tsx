@@ -4,13 +4,20 @@ import { ProblemNote } from '../../ui/ProblemNote'
 import { useEntries } from '../notebook'
 import { Labelled } from './Labelled'
 
+interface AddEntryProps {
+  notebook: Notebook
+  /** Whether one for each run is what is meant. */
+  isPerRun?: boolean
+  onDone: () => void
+}
+
 /** A new entry: what it is, its symbol, its unit. */
-export function AddEntry({ notebook, onDone }: { notebook: Notebook; onDone: () => void }) {
+export function AddEntry({ notebook, isPerRun = false, onDone }: AddEntryProps) {
   const { add } = useEntries(notebook.id)
   const [name, setName] = useState('')
   const [symbol, setSymbol] = useState('')
   const [unit, setUnit] = useState('')
-  const [how, setHow] = useState<'once' | 'run' | 'words'>('once')
+  const [how, setHow] = useState<'once' | 'run' | 'words'>(isPerRun ? 'run' : 'once')
 
   function handleSubmit(event: SubmitEvent<HTMLFormElement>) {
     event.preventDefault()

@@ -14,6 +14,13 @@ export function entryText(entry: Entry): string {
   return `${typeset(String(entry.value))} ${unitBehind(entry.unit)}`.trim()
 }
 
+/** What is typed of an entry for a run, with its ±; empty while nothing is. */
+export function entryOfRun(entry: Entry, runId: number): string {
+  const now = entry.ofRuns.find((one) => one.runId === runId)
+  if (now?.value == null) return ''
+  return now.uncertainty > 0 ? `${now.value} ± ${now.uncertainty}` : String(now.value)
+}
+
 const MOST_TOLD = 3
 
 /** The typed values in a few words, for a run card: "NaOH, whey, c 0.1 mol/L …". */

@@ -40,8 +40,9 @@ export function useRunActions(runId: number, experimentId: number) {
     goOn: useChange<{ more: number | null }>(experimentId, (body, header) =>
       api.POST('/api/runs/{run}/go-on', { params: { path, header }, body }),
     ),
-    dropMarker: useChange<{ at: number | null; name?: string }>(experimentId, (body, header) =>
-      api.POST('/api/runs/{run}/markers', { params: { path, header }, body }),
+    dropMarker: useChange<{ at: number | null; name?: string } | { row: number; name: string }>(
+      experimentId,
+      (body, header) => api.POST('/api/runs/{run}/markers', { params: { path, header }, body }),
     ),
     changeMarker: useChange<{ id: number; name?: string; at?: number }>(experimentId, ({ id, ...body }, header) =>
       api.PATCH('/api/runs/{run}/markers/{marker}', { params: { path: { ...path, marker: id }, header }, body }),

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react'
 import type { FigureInput } from '../../lib/figure/drawn'
 import { paperInk } from '../../lib/figure/ink'
 import { notebookFigure } from '../../lib/figure/notebookFigure'
+import { FigureTable } from './FigureTable'
 import { download, PICTURE_ROOM, pictureOf } from '../figure'
 
 interface FigureFootProps {
@@ -11,12 +12,13 @@ interface FigureFootProps {
   title: string
   /** What may be the wrong way round, if anything. */
   children?: ReactNode
+  input: FigureInput | null
   /** What it draws, as a whole. */
   plain: () => FigureInput | null
 }
 
 /** What stands below a figure: its caption, and how it leaves as a picture. */
-export function FigureFoot({ caption, name, title, children, plain }: FigureFootProps) {
+export function FigureFoot({ caption, name, title, children, input, plain }: FigureFootProps) {
   async function handlePicture(kind: 'png' | 'svg') {
     const input = plain()
     if (input === null) return
@@ -28,7 +30,7 @@ export function FigureFoot({ caption, name, title, children, plain }: FigureFoot
       {children}
       <p className="quiet min-w-0 flex-1 basis-80">{caption}</p>
       <span className="whitespace-nowrap">
-        save{' '}
+        <FigureTable caption={caption} input={input} /> · save{' '}
         <button type="button" className="word-button" onClick={() => void handlePicture('png')}>
           PNG
         </button>{' '}

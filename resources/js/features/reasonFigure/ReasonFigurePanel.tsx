@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useState, type KeyboardEvent } from 'react'
 import type { Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
 import type { Between } from '../../lib/relations/between'
-import { selectionInUnits } from '../../lib/figure/axisUnits'
+import { selectionInUnits, shownAlong } from '../../lib/figure/axisUnits'
 import { pickPoints } from '../../lib/figure/drawn'
 import { summaryOf } from '../../lib/figure/summary'
 import { movePick, NOTHING, placeOf, spanBetween, stretchSpan, type Selection } from '../../lib/figure/selection'
@@ -74,13 +74,14 @@ export function ReasonFigurePanel({
     shown,
     selection,
   })
+  const upwards = useMemo(() => shownAlong(figure?.panels[0]?.axis, figure?.panels[0]?.y[0] ?? ''), [figure])
   const shownSelection = selectionInUnits(selection, along.to)
   const handleSelect = useCallback(
     (chosen: Selection) => {
       // Of a figure of the runs single ones are picked.
-      if (!isRuns || chosen.kind !== 'span') onSelect(selectionInUnits(chosen, along.back))
+      if (!isRuns || chosen.kind !== 'span') onSelect(selectionInUnits(chosen, along.back, upwards.back))
     },
-    [onSelect, along, isRuns],
+    [onSelect, along, upwards, isRuns],
   )
   const points = useMemo(() => (input === null ? [] : pickPoints(input)), [input])
   // What is told of a place: where it is picked, or where the pointer is while a tangent follows it.
@@ -97,6 +98,7 @@ export function ReasonFigurePanel({
           y: figure?.panels[0]?.y[0] ?? '',
           at: Number(along.back(at).toPrecision(12)),
           ...(from === null ? {} : { from }),
+          ...(selection.kind === 'place' && selection.height !== undefined ? { height: selection.height } : {}),
         },
   )
   const drawn = useMemo(
@@ -121,6 +123,8 @@ export function ReasonFigurePanel({
           setIsFollowing(false)
         }
       : null,
+    // The second of two places is one, too.
+    !isRuns && input?.x.isWords !== true && (selection.kind === 'none' || from !== null),
   )
 
   function handleKeyDown(event: KeyboardEvent) {
@@ -242,6 +246,7 @@ export function ReasonFigurePanel({
         caption={caption}
         name={`${notebook.title} ${run.number}`}
         title={figure?.shownTitle ?? ''}
+        input={input}
         plain={plain}
       >
         <FigureDoubt notebook={notebook} figure={figure} />

@@ -1,9 +1,13 @@
 import type { ReactNode } from 'react'
-import type { Notebook, Row } from '../../lib/api/types'
-import { cellText, rowName, unitBehind } from '../../lib/notebook/labels'
+import type { Notebook, Row, RunRows } from '../../lib/api/types'
+import { cellText, numberOf, rowName, unitBehind } from '../../lib/notebook/labels'
+import { markersAt } from '../../lib/notebook/markers'
+import { secondsIn } from '../../lib/timed/words'
+import { NoteWords } from './NoteWords'
 
 interface RowWordsProps {
   notebook: Notebook
+  rows: RunRows
   row: Row
   onSetAside: (readings: readonly Row[]) => void
   onTakeBack: (reading: Row) => void
@@ -12,11 +16,14 @@ interface RowWordsProps {
 }
 
 /** What a reading is, and what can be done with it. */
-export function RowWords({ notebook, row, onSetAside, onTakeBack, onClear, children }: RowWordsProps) {
+export function RowWords({ notebook, rows, row, onSetAside, onTakeBack, onClear, children }: RowWordsProps) {
   const isAside = row.setAside !== null
   const told = (notebook.figures[0]?.panels[0]?.y ?? []).flatMap(
     (symbol) => notebook.columns.find((one) => one.symbol === symbol) ?? [],
   )
+  const time = notebook.columns.find(({ kind }) => kind === 'time')
+  const read = time === undefined ? null : numberOf(row, time)
+  const moment = rows.timed === null ? 0 : read === null ? null : read * secondsIn(time?.unit ?? 's')
   return (
     <>
       <p className="quiet">
@@ -32,6 +39,15 @@ export function RowWords({ notebook, row, onSetAside, onTakeBack, onClear, child
       </p>
       {isAside ? <p className="quiet">set aside: {row.setAside}</p> : null}
       {children}
+      {moment === null ? null : (
+        <NoteWords
+          key={row.id}
+          experimentId={notebook.id}
+          runId={rows.id}
+          where={rows.timed === null ? { row: row.number } : { at: moment }}
+          notes={markersAt(rows.markers, rows.rows, rows.rows.indexOf(row), time)}
+        />
+      )}
       <p className="flex gap-x-4">
         <button
           type="button"

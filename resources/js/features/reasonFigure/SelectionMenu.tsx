@@ -4,7 +4,9 @@ import type { Between } from '../../lib/relations/between'
 import { pointsIn, type PickPoint, type Selection } from '../../lib/figure/selection'
 import { unitBehind } from '../../lib/notebook/labels'
 import { isThinned } from '../../lib/notebook/nearRows'
+import { secondsIn } from '../../lib/timed/words'
 import type { FigureCanvas } from '../figure'
+import { NoteWords } from './NoteWords'
 import { PlaceWords } from './PlaceWords'
 import { RowWords } from './RowWords'
 import { SelectionCard } from './SelectionCard'
@@ -57,14 +59,17 @@ export function SelectionMenu(props: SelectionMenuProps) {
   const place = (
     <PlaceWords
       notebook={notebook}
+      runId={rows.id}
       x={x}
       y={ys[0] ?? ''}
       numbers={numbers}
+      height={selection.kind === 'place' ? selection.height : undefined}
       from={from}
       onFrom={onFrom}
       onKept={onClear}
     />
   )
+  const own = notebook.columns.find(({ symbol }) => symbol === x.symbol)
   const picked = selection.kind === 'row' ? rowOf(selection.id) : undefined
   return (
     <>
@@ -90,6 +95,14 @@ export function SelectionMenu(props: SelectionMenuProps) {
               {Number(selection.at.toPrecision(5))} {unitBehind(x.unit, x.symbol)}
             </p>
             {place}
+            {rows.timed === null || x.kind !== 'time' ? null : (
+              <NoteWords
+                experimentId={notebook.id}
+                runId={rows.id}
+                where={{ at: back(selection.at) * secondsIn(own?.unit ?? 's') }}
+                notes={[]}
+              />
+            )}
             <button type="button" className="word-button font-normal!" onClick={onClear}>
               clear
             </button>
@@ -102,7 +115,14 @@ export function SelectionMenu(props: SelectionMenuProps) {
             </button>
           </p>
         ) : (
-          <RowWords notebook={notebook} row={picked} onSetAside={setAsking} onTakeBack={takeBack} onClear={onClear}>
+          <RowWords
+            notebook={notebook}
+            rows={rows}
+            row={picked}
+            onSetAside={setAsking}
+            onTakeBack={takeBack}
+            onClear={onClear}
+          >
             {picked.setAside === null ? place : null}
           </RowWords>
         )}

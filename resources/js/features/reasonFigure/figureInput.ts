@@ -1,11 +1,11 @@
-import type { Figure, Mark, Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
+import type { Column, Figure, Mark, Notebook, RunRows, RunSummary, WorkedLine } from '../../lib/api/types'
 import type { DrawnRun, FigureInput, PlacedMark } from '../../lib/figure/drawn'
 import { drawingOf, inUnits, named } from '../../lib/figure/axisUnits'
 import type { Selection } from '../../lib/figure/selection'
 import { nameOf } from '../../lib/figure/spans'
 import { circled, typeset } from '../../lib/format'
 import { unitBehind } from '../../lib/notebook/labels'
-import { markerMarks } from '../../lib/timed/markers'
+import { markerMarks, pinnedMarks } from '../../lib/notebook/markers'
 
 export interface FigureSource {
   notebook: Notebook
@@ -55,7 +55,8 @@ export function figureInput({
     marks: [
       ...marksOf(notebook, worked, run.id),
       ...others.flatMap((other) => curvesOf(notebook, worked, other.run.id, runs)),
-      ...(x.kind === 'time' ? markerMarks(rows.timed?.markers ?? [], x) : []),
+      ...(x.kind === 'time' ? markerMarks(rows.markers, x) : []),
+      ...pinnedIn(rows, x, column(there.panels[0]?.y[0] ?? '')),
     ],
     ...(x.kind === 'time' ? { isTight: true } : {}),
     spans: notebook.spans
@@ -64,6 +65,11 @@ export function figureInput({
     ...(selection === undefined ? {} : { selection }),
   }
   return inUnits(input, there)
+}
+
+/** What was noted at rows of the run in hand, at the points of the first column. */
+function pinnedIn(rows: RunRows, x: Column, y: Column | undefined): PlacedMark[] {
+  return y === undefined ? [] : pinnedMarks(rows.markers, rows.rows, x, y)
 }
 
 /** Trials of a condition look alike and are named once, as where nine runs of three strengths are drawn. */
@@ -89,7 +95,12 @@ export function withMarks(input: FigureInput, figure: Figure, marks: readonly Ma
 /** The marks of all lines, named by the number of their line; the first mark of each also tells its result. */
 export function marksOf(notebook: Notebook, worked: readonly WorkedLine[], runId: number): PlacedMark[] {
   return notebook.lines.flatMap((line, index) => {
-    const node = worked.find(({ symbol, runId: of }) => symbol === line.symbol && (of === null || of === runId))
+    // What one run alone has come to is drawn with that run.
+    const isElsewhere =
+      line.onlyRun !== null && notebook.runs.find(({ number }) => number === line.onlyRun)?.id !== runId
+    const node = isElsewhere
+      ? undefined
+      : worked.find(({ symbol, runId: of }) => symbol === line.symbol && (of === null || of === runId))
     const result = node?.result
     return (node?.marks ?? []).map((mark, place) => {
       const value = result == null ? '' : ` ${typeset(result.shownValue)} ${unitBehind(result.unit, 'pH')}`.trimEnd()

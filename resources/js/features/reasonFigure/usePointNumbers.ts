@@ -10,6 +10,8 @@ export interface AskedPoint {
   at: number
   /** A change is told from there. */
   from?: number
+  /** In the unit of y: where along x y has it is told. */
+  height?: number
 }
 
 /** What a place of a run comes to, its tangent among it; null while none is asked for. */

@@ -12,7 +12,7 @@ interface Moment {
 }
 
 /** A figure of 200 by 100 px whose x goes from 0 to 20 and y from 10 down to 0. */
-function hand(onLeave: (() => void) | null = null) {
+function hand(onLeave: (() => void) | null = null, isPlaceMeant = false) {
   const listeners = new Set<(moment: Moment) => void>()
   const canvas = {
     onPointer: (listener: (moment: Moment) => void) => {
@@ -30,7 +30,7 @@ function hand(onLeave: (() => void) | null = null) {
     { id: 3, runId: 1, x: 15, y: 1, isAside: true },
   ]
   const hook = renderHook(() => {
-    useSpanGesture(canvas, 1, points, (selection) => selected.push(selection), onLeave)
+    useSpanGesture(canvas, 1, points, (selection) => selected.push(selection), onLeave, isPlaceMeant)
   })
   const does = (...moments: [Moment['kind'], number, number][]) => {
     for (const [kind, x, y] of moments) for (const listener of listeners) listener({ kind, x, y })
@@ -46,6 +46,20 @@ describe('a hand on a figure', () => {
     does(['down', 150, 71], ['up', 150, 71])
     does(['down', 150, 69], ['up', 150, 69])
     expect(selected).toEqual([{ kind: 'row', id: 1 }, { kind: 'row', id: 2 }, { kind: 'row', id: 3 }, { kind: 'none' }])
+  })
+
+  it('picks a place and how high it is where no point is, if that is meant', () => {
+    const { does, selected } = hand(null, true)
+    does(['down', 54, 50], ['up', 54, 50])
+    does(['down', 97, 42], ['up', 97, 42])
+    does(['down', -8, 42], ['up', -8, 42])
+    does(['down', 97, 42], ['move', 97, 130], ['up', 97, 130])
+    expect(selected).toEqual([
+      { kind: 'row', id: 1 },
+      { kind: 'place', at: 9.7, height: 5.8 },
+      { kind: 'place', at: 5, height: 5.8 },
+      { kind: 'place', at: 9.7 },
+    ])
   })
 
   it('makes nothing of what was meant for something else', () => {

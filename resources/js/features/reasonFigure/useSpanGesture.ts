@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react'
-import { meantEnd, NOTHING, spanBetween, type PickPoint, type Selection } from '../../lib/figure/selection'
+import { meantEnd, NOTHING, roundTo, spanBetween, type PickPoint, type Selection } from '../../lib/figure/selection'
 import { IDLE, moveTo, press, type Gesture } from '../../lib/figure/spanGesture'
 import type { FigureCanvas } from '../figure'
 
@@ -7,7 +7,7 @@ const UPPER = 0
 /** A point this near to a click is meant. */
 const NEAR_PX = 20
 
-/** Drag over the figure for a span, click for a point; where a place follows the pointer, a click leaves it there. */
+/** Drag over the figure for a span, click for a point, or beside one for a place; where a place follows the pointer, a click leaves it there. */
 export function useSpanGesture(
   canvas: FigureCanvas | null,
   panelCount: number,
@@ -15,10 +15,12 @@ export function useSpanGesture(
   onSelect: (selection: Selection) => void,
   /** Called when the place that follows is left where it is; null where none follows. */
   onLeave: (() => void) | null = null,
+  /** Whether a click where no point is means a place; else it means nothing, as that of somebody who is done. */
+  isPlaceMeant = false,
 ): void {
-  const latest = useRef({ points, panelCount, onSelect, onLeave })
+  const latest = useRef({ points, panelCount, onSelect, onLeave, isPlaceMeant })
   useEffect(() => {
-    latest.current = { points, panelCount, onSelect, onLeave }
+    latest.current = { points, panelCount, onSelect, onLeave, isPlaceMeant }
   })
 
   useEffect(() => {
@@ -47,11 +49,22 @@ export function useSpanGesture(
       gesture = moveTo(gesture, x, endAt(UPPER, x, y))
       if (gesture.status === 'dragging') onSelect(spanBetween(gesture.at, gesture.head))
       if (kind === 'up') {
-        if (gesture.status === 'pressing') onSelect(nearest(canvas, latest.current.points, x, y))
+        if (gesture.status === 'pressing') {
+          const point = nearest(canvas, latest.current.points, x, y)
+          const isPlace = point.kind === 'none' && latest.current.isPlaceMeant
+          onSelect(isPlace ? placeAt(canvas, endAt(UPPER, x, y), x, y, latest.current.panelCount) : point)
+        }
         gesture = IDLE
       }
     })
   }, [canvas])
+}
+
+/** A place along x; in the upper panel how high it is counts, too, to what can be told of a pixel. */
+function placeAt(canvas: FigureCanvas, at: number, x: number, y: number, panelCount: number): Selection {
+  if (canvas.panelAt(y, panelCount) !== UPPER) return { kind: 'place', at }
+  const [, height] = canvas.toData(UPPER, x, y)
+  return { kind: 'place', at, height: roundTo(height, canvas.toData(UPPER, x, y + 1)[1] - height) }
 }
 
 function nearest(canvas: FigureCanvas, points: readonly PickPoint[], x: number, y: number): Selection {

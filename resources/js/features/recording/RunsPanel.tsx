@@ -113,7 +113,7 @@ export function RunsPanel({ notebook, current, rows, hidden, onHidden, onRun }: 
         />
       ) : null}
       {current === null || rows?.timed == null ? null : (
-        <MarkerList runId={current.id} experimentId={notebook.id} markers={rows.timed.markers} />
+        <MarkerList runId={current.id} experimentId={notebook.id} markers={rows.markers} />
       )}
     </section>
   )

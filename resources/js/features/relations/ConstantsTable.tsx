@@ -32,7 +32,8 @@ export function ConstantsTable({ told, held, onHeld }: ConstantsTableProps) {
       </thead>
       <tbody className="divide-base-300 divide-y">
         {told.constants.map((name) => {
-          const measured = told.values.find((value) => value.name === name)?.measured
+          const value = told.values.find((one) => one.name === name)
+          const measured = value?.measured
           const interval = told.goodness?.intervals.find((one) => one.name === name)
           const known = held[name]
           const others = Object.fromEntries(Object.entries(held).filter(([one]) => one !== name))
@@ -40,6 +41,11 @@ export function ConstantsTable({ told, held, onHeld }: ConstantsTableProps) {
             <tr key={name}>
               <th scope="row" className="num py-1 pr-3">
                 {name}
+                {value === undefined || value.words === '' ? null : (
+                  <span className="quiet block max-w-28 font-sans text-xs leading-tight font-normal">
+                    {value.words}
+                  </span>
+                )}
               </th>
               <td className="num py-1 pr-3 whitespace-nowrap" data-testid={`constant-${name}`}>
                 {measured === undefined ? '—' : measuredText(measured)}

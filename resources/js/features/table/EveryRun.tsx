@@ -2,6 +2,7 @@ import type { Notebook, RunSummary, RunsTable } from '../../lib/api/types'
 import { amountWords } from '../../lib/notebook/runs'
 import { cellOf, cellText, isBy, nextOrder, runsHead, type RunOrder } from '../../lib/notebook/runsTable'
 import { TypedField } from '../entries/TypedField'
+import { RunEntry } from './RunEntry'
 import { useRunActions } from '../notebook'
 
 interface EveryRunProps {
@@ -70,11 +71,18 @@ export function EveryRun({ notebook, table, runs, order, current, onOrder, onRun
             onRun={onRun}
             onSetAside={onSetAside}
           >
-            {table.columns.map(({ symbol }) => (
-              <td key={symbol} className={`pl-4 whitespace-nowrap ${run.aside === null ? '' : 'line-through'}`}>
-                {cellText(cellOf(table, run.id, symbol))}
-              </td>
-            ))}
+            {table.columns.map(({ symbol }) => {
+              const entry = notebook.entries.find((one) => one.symbol === symbol)
+              return (
+                <td key={symbol} className={`pl-4 whitespace-nowrap ${run.aside === null ? '' : 'line-through'}`}>
+                  {entry === undefined ? (
+                    cellText(cellOf(table, run.id, symbol))
+                  ) : (
+                    <RunEntry notebook={notebook} entry={entry} run={run} />
+                  )}
+                </td>
+              )
+            })}
           </RunRow>
         ))}
       </tbody>

@@ -1,9 +1,9 @@
 import { useState } from 'react'
-import type { Column, Marker, Notebook, Row, RunRows } from '../../lib/api/types'
+import type { Notebook, Row, RunRows } from '../../lib/api/types'
 import type { Selection } from '../../lib/figure/selection'
-import { cellText, columnHead, numberOf, rowName } from '../../lib/notebook/labels'
+import { cellText, columnHead, rowName } from '../../lib/notebook/labels'
+import { markersAt, markersText } from '../../lib/notebook/markers'
 import { isTypedIn } from '../../lib/table/cells'
-import { secondsIn } from '../../lib/timed/words'
 import { SetAsideDialog, useSetAside } from '../reasonFigure'
 import { TypedCell } from './TypedCell'
 
@@ -86,13 +86,8 @@ export function RowsTable({ notebook, rows, selection, onSelect }: RowsTableProp
                   )
                 })}
                 <td className="px-4 text-left font-sans">
-                  {rows.timed !== null ? (
-                    markersAt(rows.timed.markers, rows.rows, index, time)
-                  ) : row.wasSteady ? (
-                    'yes'
-                  ) : (
-                    <span className="amber">no</span>
-                  )}
+                  {rows.timed !== null ? null : row.wasSteady ? 'yes' : <span className="amber">no</span>}{' '}
+                  {markersText(markersAt(rows.markers, rows.rows, index, time))}
                 </td>
                 <td className="px-4 text-left font-sans">
                   {row.setAside === null ? (
@@ -144,17 +139,4 @@ export function RowsTable({ notebook, rows, selection, onSelect }: RowsTableProp
       ) : null}
     </div>
   )
-}
-
-/** The markers that were dropped from a row on, before the next one. */
-function markersAt(markers: readonly Marker[], rows: readonly Row[], index: number, time: Column | undefined): string {
-  const [from, to] = [rows[index], rows[index + 1]].map((row) =>
-    row === undefined || time === undefined ? null : numberOf(row, time),
-  )
-  if (from == null || time === undefined) return ''
-  const factor = secondsIn(time.unit)
-  return markers
-    .filter(({ at }) => at / factor >= from && (to == null || at / factor < to))
-    .map(({ name }) => (name === '' ? 'marker' : name))
-    .join('; ')
 }

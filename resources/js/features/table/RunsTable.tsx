@@ -1,10 +1,12 @@
 import { useState } from 'react'
 import type { Notebook, RunSummary } from '../../lib/api/types'
+import { copyText, NOT_COPIED } from '../../lib/copyText'
 import { countOf } from '../../lib/format'
 import { byCondition, conditionsText, ordered, runsText, type RunOrder } from '../../lib/notebook/runsTable'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { useNotices } from '../../ui/notices'
 import { WordSelect } from '../../ui/WordSelect'
+import { AddEntry } from '../entries/AddEntry'
 import { useFigures, useRunsTable } from '../notebook'
 import { ByCondition } from './ByCondition'
 import { EveryRun } from './EveryRun'
@@ -14,20 +16,21 @@ interface RunsTableProps {
   notebook: Notebook
   current: number
   onRun: (id: number) => void
-  /** A further column: a formula for each run. */
-  onColumn: () => void
+  /** A further line, by a method: a formula for each run is a column, others compare runs. */
+  onLine: (method: string) => void
   /** A figure of the runs was made. */
   onFigure: () => void
 }
 
 /** The runs beside each other, each or by condition: what was typed for each, and what its lines come to. */
-export function RunsTable({ notebook, current, onRun, onColumn, onFigure }: RunsTableProps) {
+export function RunsTable({ notebook, current, onRun, onLine, onFigure }: RunsTableProps) {
   const table = useRunsTable(notebook.id, notebook.revision)
   const { add } = useFigures(notebook.id)
   const { tell } = useNotices()
   const [isGrouped, setIsGrouped] = useState(notebook.runs.some(({ condition }) => condition !== null))
   const [symbol, setSymbol] = useState('')
   const [order, setOrder] = useState<RunOrder>({ by: 'place' })
+  const [isTyping, setIsTyping] = useState(false)
   const [asking, setAsking] = useState<RunSummary | null>(null)
   if (table.data === undefined) {
     return table.error === null ? <p className="quiet p-4">…</p> : <ProblemNote problem={table.error} />
@@ -47,8 +50,7 @@ export function RunsTable({ notebook, current, onRun, onColumn, onFigure }: Runs
       isGrouped && column !== undefined
         ? conditionsText(rows, table.data, column)
         : runsText(ordered(notebook.runs, table.data, order), table.data)
-    await navigator.clipboard.writeText(text)
-    tell('The table is copied, with tabs between its cells.')
+    tell((await copyText(text)) ? 'The table is copied, with tabs between its cells.' : NOT_COPIED)
   }
 
   return (
@@ -82,9 +84,37 @@ export function RunsTable({ notebook, current, onRun, onColumn, onFigure }: Runs
           <span className="quiet">{countOf(notebook.runs.length, 'run')}</span>
         )}
         <span className="flex-1" />
-        <button type="button" className="word-button" onClick={onColumn}>
-          + column
+        <button
+          type="button"
+          className="word-button"
+          onClick={() => {
+            setIsTyping(true)
+          }}
+        >
+          + typed column
         </button>
+        <button
+          type="button"
+          className="word-button"
+          title="A column that is worked out for each run"
+          onClick={() => {
+            onLine('formula')
+          }}
+        >
+          + formula
+        </button>
+        {column === undefined || notebook.runs.length < 2 ? null : (
+          <button
+            type="button"
+            className="word-button"
+            title="By how much a result differs between two of them"
+            onClick={() => {
+              onLine('two-runs')
+            }}
+          >
+            compare two runs
+          </button>
+        )}
         {column === undefined ? null : (
           <button
             type="button"
@@ -114,6 +144,18 @@ export function RunsTable({ notebook, current, onRun, onColumn, onFigure }: Runs
         </a>
       </div>
       <ProblemNote problem={add.error} />
+      {isTyping ? (
+        <div className="px-4 pb-2">
+          <AddEntry
+            notebook={notebook}
+            isPerRun
+            onDone={() => {
+              setIsTyping(false)
+              setIsGrouped(false)
+            }}
+          />
+        </div>
+      ) : null}
       <div className="h-52 overflow-auto" tabIndex={0} role="region" aria-label="Runs">
         {isGrouped && column !== undefined ? (
           <ByCondition table={table.data} rows={rows} column={column} onRun={onRun} />

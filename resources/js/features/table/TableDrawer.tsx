@@ -14,15 +14,15 @@ interface TableDrawerProps {
   selection: Selection
   onSelect: (selection: Selection) => void
   onRun: (id: number) => void
-  /** A further column of the runs: a formula for each of them. */
-  onColumn: () => void
+  /** A further line, by a method: a formula for each run is a column of theirs, others compare runs. */
+  onLine: (method: string) => void
   /** A figure was made. */
   onFigure: () => void
 }
 
 /** The table, drawn up from below: the rows of the run in hand, or all runs. */
 export function TableDrawer(props: TableDrawerProps) {
-  const { notebook, run, rows, selection, onSelect, onRun, onColumn, onFigure } = props
+  const { notebook, run, rows, selection, onSelect, onRun, onLine, onFigure } = props
   const [shown, setShown] = useState<'rows' | 'runs' | null>(null)
   return (
     <section aria-label="Table" className="panel mx-5 mt-auto rounded-b-none! border-b-0!">
@@ -67,7 +67,7 @@ export function TableDrawer(props: TableDrawerProps) {
         <RowsTable notebook={notebook} rows={rows} selection={selection} onSelect={onSelect} />
       ) : null}
       {shown === 'runs' ? (
-        <RunsTable notebook={notebook} current={run.id} onRun={onRun} onColumn={onColumn} onFigure={onFigure} />
+        <RunsTable notebook={notebook} current={run.id} onRun={onRun} onLine={onLine} onFigure={onFigure} />
       ) : null}
     </section>
   )

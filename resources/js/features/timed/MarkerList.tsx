@@ -20,7 +20,7 @@ export function MarkerList({ runId, experimentId, markers }: MarkerListProps) {
         Markers
       </h3>
       <ul className="flex flex-col gap-1.5">
-        {markers.map((marker) => (
+        {placed(markers).map((marker) => (
           <li key={marker.id} className="flex items-center gap-2 text-sm">
             <span className="num w-14 shrink-0 text-right">{clockWords(marker.at)}</span>
             <MarkerName
@@ -46,6 +46,11 @@ export function MarkerList({ runId, experimentId, markers }: MarkerListProps) {
       <ProblemNote problem={changeMarker.error ?? removeMarker.error} />
     </section>
   )
+}
+
+/** Those that stand at a moment. */
+function placed(markers: readonly Marker[]): (Marker & { at: number })[] {
+  return markers.flatMap((marker) => (marker.at === null ? [] : [{ ...marker, at: marker.at }]))
 }
 
 function MarkerName({ name, at, onChange }: { name: string; at: number; onChange: (name: string) => void }) {

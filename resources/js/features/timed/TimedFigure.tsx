@@ -46,7 +46,7 @@ export function TimedFigure({ notebook, run, rows, others, live, newestS, onRead
   const nextPlan = notebook.plan.timed
   const hasEnded = now?.state === 'ended'
   const reached = Math.max(0, now?.elapsed ?? 0)
-  const markers = rows?.timed?.markers ?? NO_MARKERS
+  const markers = rows?.markers ?? NO_MARKERS
   const channels = rows?.channels ?? NO_CHANNELS
   const input = useMemo((): FigureInput | null => {
     if (drawn === null) return null

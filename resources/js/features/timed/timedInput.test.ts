@@ -22,7 +22,7 @@ function source(change: Partial<TimedSource> = {}): TimedSource {
     ],
     channels: [channel],
     tail: new Map([[7, [[4.2, 102]]]]), // prettier-ignore
-    markers: [{ id: 1, at: 3, name: 'stirred' }],
+    markers: [{ id: 1, at: 3, row: null, name: 'stirred' }],
     plan,
     reached: 4,
     hasEnded: false,

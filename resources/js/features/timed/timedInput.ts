@@ -1,6 +1,6 @@
 import type { Column, Figure, Marker, RunRows, RunSummary, TimedPlan } from '../../lib/api/types'
 import { interrupted, type DrawnRun, type FigureInput, type Point } from '../../lib/figure/drawn'
-import { markerMarks } from '../../lib/timed/markers'
+import { markerMarks } from '../../lib/notebook/markers'
 import { withTail, type RunPoints } from '../../lib/timed/points'
 import { secondsIn } from '../../lib/timed/words'
 import { WIDTH, type Stretch } from './usePoints'

@@ -82,13 +82,19 @@ function FillIn({
       <LineForm
         notebook={notebook}
         method={method}
-        initial={{ title: method.name, symbol: null, isPerRun: true, filled: likely(method, notebook, span) }}
+        initial={{
+          title: method.name,
+          symbol: null,
+          isPerRun: true,
+          onlyRun: null,
+          filled: likely(method, notebook, span),
+        }}
         confirm="Add the line"
         problem={add.error}
         isPending={add.isPending}
-        onKeep={({ title, isPerRun, uses = {}, texts = {}, numbers = {} }) => {
+        onKeep={({ title, isPerRun, onlyRun, uses = {}, texts = {}, numbers = {} }) => {
           const where = span === null || !hasColumns ? {} : spanTold(notebook, span)
-          add.act({ method: method.key, title, isPerRun, uses, texts, numbers, ...where }, onClose)
+          add.act({ method: method.key, title, isPerRun, onlyRun, uses, texts, numbers, ...where }, onClose)
         }}
         onClose={onClose}
       />

@@ -13,7 +13,13 @@ export function EditLine({ notebook, line, onClose }: { notebook: Notebook; line
       <LineForm
         notebook={notebook}
         method={useMethods().data?.find(({ key }) => key === line.method)}
-        initial={{ title: line.title, symbol: line.symbol, isPerRun: line.isPerRun, filled: filledOf(line) }}
+        initial={{
+          title: line.title,
+          symbol: line.symbol,
+          isPerRun: line.isPerRun,
+          onlyRun: line.onlyRun,
+          filled: filledOf(line),
+        }}
         line={line}
         confirm="Keep"
         problem={change.error}

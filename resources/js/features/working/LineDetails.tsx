@@ -1,7 +1,8 @@
 import { useState } from 'react'
-import type { Goodness, Line, Notebook, RunRows, WorkedLine } from '../../lib/api/types'
+import type { Goodness, Line, Measured, Notebook, RunRows, WorkedLine } from '../../lib/api/types'
+import { copyText, NOT_COPIED } from '../../lib/copyText'
 import { typeset } from '../../lib/format'
-import { unitBehind } from '../../lib/notebook/labels'
+import { unitBehind, unitText } from '../../lib/notebook/labels'
 import { useNotices } from '../../ui/notices'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { useLines, useUndo } from '../notebook'
@@ -23,6 +24,10 @@ export function LineDetails({ notebook, line, place, worked, rows }: LineDetails
   const { tell } = useNotices()
   const [isEditing, setIsEditing] = useState(false)
   const outcomes = worked?.outcomes ?? []
+  async function handleCopy({ value, unit }: Measured) {
+    const text = `${value} ${unitText(unit)}`.trim()
+    tell((await copyText(text)) ? `${typeset(text)} is copied.` : NOT_COPIED)
+  }
   const problem = lines.change.error ?? lines.copy.error ?? lines.remove.error
   return (
     <div className="note mt-2 text-sm">
@@ -34,8 +39,17 @@ export function LineDetails({ notebook, line, place, worked, rows }: LineDetails
             </span>
           )}
           <span className="num" data-testid={index === 0 ? `digits-${line.symbol}` : undefined}>
-            {typeset(String(measured.value))} ± {measured.uncertainty} {unitBehind(measured.unit, 'pH')}
-          </span>
+            {typeset(String(measured.value))}
+            {measured.uncertainty > 0 ? ` ± ${measured.uncertainty}` : ''} {unitBehind(measured.unit, 'pH')}
+          </span>{' '}
+          <button
+            type="button"
+            className="word-button font-normal!"
+            aria-label={`Copy ${index === 0 ? line.symbol : `${line.symbol}.${name}`} with all digits and its unit`}
+            onClick={() => void handleCopy(measured)}
+          >
+            copy
+          </button>
           <Interval goodness={worked?.goodness ?? null} name={name} />
         </p>
       ))}
@@ -94,7 +108,7 @@ export function LineDetails({ notebook, line, place, worked, rows }: LineDetails
             lines.copy.act(line.id)
           }}
         >
-          copy
+          copy line
         </button>
         {line.spanId === null ? null : (
           <button

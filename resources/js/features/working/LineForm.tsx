@@ -1,14 +1,17 @@
 import { useState, type SubmitEvent } from 'react'
 import type { Line, Method, Notebook } from '../../lib/api/types'
 import { DialogActions } from '../../ui/DialogActions'
-import { toldOf, type Filled, type Told } from './lineInputs'
+import { isAcross, toldOf, type Filled, type Told } from './lineInputs'
 import { LineInputsForm } from './LineInputsForm'
+import { LineRuns } from './LineRuns'
 
 interface Written {
   title: string
   /** Null where one is made by itself. */
   symbol: string | null
   isPerRun: boolean
+  /** Number of the one run it is worked out for, if it is not for each. */
+  onlyRun: number | null
 }
 
 interface LineFormProps {
@@ -30,7 +33,9 @@ export function LineForm(props: LineFormProps) {
   const [written, setWritten] = useState<Written>({
     title: initial.title,
     symbol: initial.symbol,
-    isPerRun: initial.isPerRun,
+    // One that compares runs is of none of them.
+    isPerRun: initial.isPerRun && !(method !== undefined && isAcross(method)),
+    onlyRun: initial.onlyRun,
   })
   const [filled, setFilled] = useState(initial.filled)
   const { told, missing } = method === undefined ? { told: {}, missing: [] } : toldOf(method, filled, notebook, line)
@@ -79,17 +84,16 @@ export function LineForm(props: LineFormProps) {
           }}
         />
       )}
-      <label className="flex items-center gap-2 text-sm">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={written.isPerRun}
-          onChange={(event) => {
-            setWritten({ ...written, isPerRun: event.target.checked })
+      {method === undefined || isAcross(method) ? null : (
+        <LineRuns
+          runs={notebook.runs}
+          isPerRun={written.isPerRun}
+          onlyRun={written.onlyRun}
+          onChange={(of) => {
+            setWritten({ ...written, ...of })
           }}
         />
-        for each run, not once for the experiment
-      </label>
+      )}
       {missing.length === 0 ? null : <p className="amber text-sm">Still to say: {missing.join('; ')}.</p>}
       <DialogActions
         confirm={confirm}

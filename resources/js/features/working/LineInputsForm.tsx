@@ -1,6 +1,7 @@
 import { useId } from 'react'
 import type { Method, Notebook } from '../../lib/api/types'
-import { columnChoices, valueChoices, type Choice, type Filled } from './lineInputs'
+import { useRunsTable } from '../notebook'
+import { columnChoices, runChoices, valueChoices, type Choice, type Filled } from './lineInputs'
 
 interface LineInputsFormProps {
   method: Method
@@ -24,6 +25,9 @@ export function LineInputsForm({ method, notebook, filled, onFill }: LineInputsF
         if (slot.kind === 'values' || slot.kind === 'span') return null
         if (slot.kind === 'column')
           return <Choose key={slot.name} {...common} choices={columnChoices(notebook, slot)} none="choose" />
+        if (slot.kind === 'result') return <ChooseResult key={slot.name} {...common} notebook={notebook} />
+        if (slot.kind === 'run')
+          return <Choose key={slot.name} {...common} choices={runChoices(notebook)} none="choose" />
         if (slot.kind === 'number')
           return <NumberOrSymbol key={slot.name} {...common} choices={valueChoices(notebook)} />
         if (slot.choices.length > 0)
@@ -47,10 +51,16 @@ interface FieldProps {
   onChange: (value: string) => void
 }
 
-function Choose({ label, value, choices, none, onChange }: FieldProps & { choices: readonly Choice[]; none: string }) {
+interface ChooseProps extends FieldProps {
+  choices: readonly Choice[]
+  none: string
+  isWide?: boolean
+}
+
+function Choose({ label, value, choices, none, isWide = false, onChange }: ChooseProps) {
   const id = useId()
   return (
-    <span className="flex flex-col gap-0.5">
+    <span className={`flex flex-col gap-0.5 ${isWide ? 'sm:col-span-2' : ''}`}>
       <label htmlFor={id} className="quiet text-sm">
         {label}
       </label>
@@ -70,6 +80,22 @@ function Choose({ label, value, choices, none, onChange }: FieldProps & { choice
         ))}
       </select>
     </span>
+  )
+}
+
+/** What has a value for each run: a column of the runs table. */
+function ChooseResult({ notebook, ...field }: FieldProps & { notebook: Notebook }) {
+  const columns = useRunsTable(notebook.id, notebook.revision).data?.columns ?? []
+  return (
+    <Choose
+      {...field}
+      choices={columns.map(({ symbol, title }) => ({
+        symbol,
+        words: symbol === title ? symbol : `${symbol}, ${title}`,
+      }))}
+      none="choose"
+      isWide
+    />
   )
 }
 

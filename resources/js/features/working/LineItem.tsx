@@ -69,6 +69,7 @@ export function LineItem({ notebook, line, place, worked, rows, isOpen, onToggle
           </p>
         )}
         <p className="quiet text-sm">
+          {line.onlyRun === null ? '' : `In run ${line.onlyRun}: `}
           {span === undefined
             ? (worked?.method ?? line.method)
             : `${(worked?.method ?? line.method).replace(/\.$/, '')}; over “${span.name}”, ${spanText(span, notebook.columns)}`}

@@ -24,7 +24,7 @@ export function ReasonPage() {
   // Which columns are looked at in the ways that may make them straight, instead of the figure.
   const wayOf = parameters.get('ways')?.split(',') ?? null
   const between = betweenOf(parameters.get('relations'))
-  const [isAddingColumn, setIsAddingColumn] = useState(false)
+  const [added, setAdded] = useState<string | null>(null)
   const worked = useWorked(notebook.id)
   const rows = useRunRows(run?.id ?? null)
 
@@ -116,21 +116,19 @@ export function ReasonPage() {
           setParameters({ run: String(id) })
           setSelection(NOTHING)
         }}
-        onColumn={() => {
-          setIsAddingColumn(true)
-        }}
+        onLine={setAdded}
         onFigure={() => {
           setParameters({ run: String(run.id), figure: 'newest' })
           setSelection(NOTHING)
         }}
       />
-      {isAddingColumn ? (
+      {added !== null ? (
         <AddLineDialog
           notebook={notebook}
           selection={NOTHING}
-          methodKey="formula"
+          methodKey={added}
           onClose={() => {
-            setIsAddingColumn(false)
+            setAdded(null)
           }}
         />
       ) : null}

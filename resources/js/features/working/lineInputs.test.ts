@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Method } from '../../lib/api/types'
-import { entry, line, notebook } from '../../testing/notebook'
-import { columnChoices, filledOf, fittingMethods, likely, toldOf, valueChoices } from './lineInputs'
+import { entry, line, notebook, run } from '../../testing/notebook'
+import { columnChoices, filledOf, fittingMethods, isAcross, likely, toldOf, valueChoices } from './lineInputs'
 
 type Slot = Method['inputs'][number]
 
@@ -52,6 +52,29 @@ describe('the inputs of a line', () => {
       numbers: { at: { value: 6, uncertainty: 0, unit: 'mL' } },
       texts: { unit: '' },
     })
+  })
+
+  it('of two runs are a result and the numbers of the runs, the later less the earlier', () => {
+    const two = method(slot('result', 'result'), slot('run', 'run'), slot('other', 'run'))
+    expect(isAcross(two)).toBe(true)
+    expect(isAcross(SLOPE)).toBe(false)
+    const three = notebook({
+      runs: [run(4), run(5), run(7)],
+      lines: [line(1, 'all', { isPerRun: false }), line(2, 'w')],
+    })
+    const filled = likely(two, three, null)
+    expect(filled).toEqual({ result: 'w', run: '7', other: '5' })
+    expect(toldOf(two, filled, three).told).toEqual({
+      uses: { result: 'w' },
+      texts: { run: '7', other: '5' },
+      numbers: {},
+    })
+    expect(toldOf(two, { result: 'w' }, three).missing).toEqual(['run', 'other'])
+    expect(fittingMethods([two], three)).toEqual([two])
+    expect(fittingMethods([two], notebook({ runs: [run(4)], lines: [line(2, 'w')] }))).toEqual([])
+    expect(
+      fittingMethods([two], notebook({ runs: [run(4), run(5)], lines: [line(1, 'all', { isPerRun: false })] })),
+    ).toEqual([])
   })
 
   it('may be an outcome of another line', () => {

@@ -38,6 +38,16 @@ export function valueChoices(notebook: Notebook): Choice[] {
   ]
 }
 
+/** The runs by their numbers. */
+export function runChoices(notebook: Notebook): Choice[] {
+  return notebook.runs.map(({ number, name }) => ({ symbol: String(number), words: name }))
+}
+
+/** Whether a method compares what runs have come to, and is worked out for none of them. */
+export function isAcross(method: Method): boolean {
+  return method.inputs.some(({ kind }) => kind === 'run')
+}
+
 function named(symbol: string, name: string, unit: string): string {
   const behind = unitBehind(unit, symbol)
   return `${symbol === name ? symbol : `${symbol}, ${name}`}${behind === '' ? '' : ` in ${behind}`}`
@@ -82,7 +92,11 @@ export function toldOf(
     if (text === '') {
       if (before?.texts[slot.name] !== undefined) told.texts[slot.name] = ''
       if (slot.isRequired && slot.default === null && slot.kind !== 'values') missing.push(slot.words)
-    } else if (slot.kind === 'column' || (slot.kind === 'number' && isSymbol(notebook, text))) {
+    } else if (
+      slot.kind === 'column' ||
+      slot.kind === 'result' ||
+      (slot.kind === 'number' && isSymbol(notebook, text))
+    ) {
       told.uses[slot.name] = text
     } else if (slot.kind === 'number') {
       const value = parseNumber(text)
@@ -92,7 +106,7 @@ export function toldOf(
         told.numbers[slot.name] = { value, uncertainty: known.uncertainty ?? 0, unit: known.unit ?? slot.unit }
       } else if (value === null) missing.push(`${slot.words}, as a number or a symbol`)
       else told.numbers[slot.name] = { value, uncertainty: 0, unit: column?.unit ?? slot.unit }
-    } else if (slot.kind === 'text') {
+    } else if (slot.kind === 'text' || slot.kind === 'run') {
       told.texts[slot.name] = text
     }
   }
@@ -102,10 +116,12 @@ export function toldOf(
 /** The methods that fit what is there: those whose columns the notebook can give. */
 export function fittingMethods(methods: readonly Method[], notebook: Notebook): Method[] {
   const units = new Set(notebook.columns.map(({ unit }) => unit))
+  const canCompare = notebook.runs.length > 1 && [...notebook.lines, ...notebook.entries].some((one) => one.isPerRun)
   return methods.filter(
-    ({ isForLines, inputs }) =>
-      isForLines &&
-      inputs.every(
+    (method) =>
+      method.isForLines &&
+      (canCompare || !isAcross(method)) &&
+      method.inputs.every(
         (slot) => slot.kind !== 'column' || (slot.unit === '' ? notebook.columns.length > 0 : units.has(slot.unit)),
       ),
   )
@@ -115,6 +131,7 @@ export function fittingMethods(methods: readonly Method[], notebook: Notebook): 
 export function likely(method: Method, notebook: Notebook, span: { from: number; to: number } | null): Filled {
   const [figure] = notebook.figures
   const filled: Filled = {}
+  const latest = runChoices(notebook).reverse()
   for (const slot of method.inputs) {
     if (slot.kind === 'column') {
       const byUnit = notebook.columns.find(({ unit, kind }) => unit === slot.unit && kind !== 'derived')
@@ -122,6 +139,11 @@ export function likely(method: Method, notebook: Notebook, span: { from: number;
       filled[slot.name] = (slot.unit === '' ? drawn : byUnit?.symbol) ?? ''
     } else if (slot.kind === 'number' && span !== null && (slot.name === 'from' || slot.name === 'to')) {
       filled[slot.name] = String(Number((slot.name === 'from' ? span.from : span.to).toPrecision(6)))
+    } else if (slot.kind === 'result') {
+      filled[slot.name] = notebook.lines.find(({ isPerRun }) => isPerRun)?.symbol ?? ''
+    } else if (slot.kind === 'run') {
+      // The later of the last two runs, less the earlier.
+      filled[slot.name] = latest.shift()?.symbol ?? ''
     } else if (slot.kind === 'text') {
       filled[slot.name] = slot.default ?? ''
     }

@@ -1256,7 +1256,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Drops a marker in a timed run, now or at a moment of it */
+        /** Drops a marker, in a timed run now or at a moment of it, in any other at a row */
         post: operations["dropMarker"];
         delete?: never;
         options?: never;
@@ -2364,8 +2364,10 @@ export interface components {
         };
         Marker: {
             id: number;
-            /** @description s after the run began */
-            at: number;
+            /** @description of a timed run: s after it began */
+            at: number | null;
+            /** @description of any other: number of the row */
+            row: number | null;
             name: string;
         };
         LiveTimedRun: {
@@ -2520,6 +2522,8 @@ export interface components {
             shownTitle: string;
             method: string;
             isPerRun: boolean;
+            /** @description number of the one run it is worked out for, if it is not for each */
+            onlyRun: number | null;
             spanId: number | null;
             uses: {
                 [key: string]: string;
@@ -2677,7 +2681,7 @@ export interface components {
         /** @description A tree of mathematics, to be typeset or spoken */
         Mathematics: {
             /** @enum {string} */
-            kind: "symbol" | "number" | "words" | "equals" | "plus" | "minus" | "times" | "over" | "power" | "negative" | "call" | "derivative" | "integral" | "at";
+            kind: "symbol" | "number" | "words" | "equals" | "plus" | "minus" | "times" | "over" | "power" | "negative" | "call" | "derivative" | "integral" | "at" | "in";
             text?: string;
             unit?: string;
             parts?: components["schemas"]["Mathematics"][];
@@ -2786,12 +2790,12 @@ export interface components {
             experimentId: number;
             plan: components["schemas"]["Plan"];
             remaining: (number | string)[];
+            markers: components["schemas"]["Marker"][];
             /** @description of a timed run; its rows are thinned to what a table is read through */
             timed: {
                 rowCount: number;
                 /** @description whether it has more rows than are told */
                 isThinned: boolean;
-                markers: components["schemas"]["Marker"][];
             } | null;
             /** @description of a typed run; its rows are thinned to what a figure draws */
             typed: {
@@ -2991,6 +2995,8 @@ export interface components {
             constants: string[];
             values: {
                 name: string;
+                /** @description what it is; empty where it is one of a typed formula */
+                words: string;
                 measured: components["schemas"]["Measured"];
             }[];
             explanation: {
@@ -3135,7 +3141,7 @@ export interface components {
             inputs: {
                 name: string;
                 /** @enum {string} */
-                kind: "column" | "number" | "text" | "span" | "values";
+                kind: "column" | "number" | "text" | "span" | "values" | "result" | "run";
                 words: string;
                 isRequired: boolean;
                 choices: string[];
@@ -4829,6 +4835,11 @@ export interface operations {
                     position?: number;
                     isPerRun?: boolean;
                     isWords?: boolean;
+                    /** @description of one for each run: its value in one of them, as it is typed */
+                    first?: {
+                        runId: number;
+                        typed: string;
+                    };
                 };
             };
         };
@@ -5139,6 +5150,8 @@ export interface operations {
                     symbol?: string | null;
                     title?: string | null;
                     isPerRun?: boolean;
+                    /** @description number of the one run it is worked out for */
+                    onlyRun?: number | null;
                     spanId?: number | null;
                     /** @description a new span it works over */
                     span?: {
@@ -5220,6 +5233,8 @@ export interface operations {
                     symbol?: string | null;
                     title?: string | null;
                     isPerRun?: boolean;
+                    /** @description number of the one run it is worked out for */
+                    onlyRun?: number | null;
                     spanId?: number | null;
                     /** @description a new span it works over */
                     span?: {
@@ -5779,6 +5794,8 @@ export interface operations {
                 "application/json": {
                     /** @description s after the run began; null now */
                     at?: number | null;
+                    /** @description of a run that is not against time: number of the row */
+                    row?: number;
                     name?: string | null;
                 };
             };
@@ -6043,6 +6060,8 @@ export interface operations {
                 at: number;
                 /** @description a change is told from there */
                 from?: number;
+                /** @description of y: where along x it has it is told, too */
+                height?: number;
             };
             header?: never;
             path: {

@@ -93,8 +93,18 @@ function markInUnits(mark: PlacedMark, shown: (symbol: string) => Shown): Placed
 }
 
 /** A span that was chosen in one unit, in another. */
-export function selectionInUnits(selection: Selection, to: (value: number) => number): Selection {
-  if (selection.kind === 'place') return { kind: 'place', at: to(selection.at) }
+export function selectionInUnits(
+  selection: Selection,
+  to: (value: number) => number,
+  up: (height: number) => number = (height) => height,
+): Selection {
+  if (selection.kind === 'place') {
+    return {
+      kind: 'place',
+      at: to(selection.at),
+      ...(selection.height === undefined ? {} : { height: up(selection.height) }),
+    }
+  }
   return selection.kind === 'span' ? spanBetween(to(selection.anchor), to(selection.head)) : selection
 }
 

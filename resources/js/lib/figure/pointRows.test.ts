@@ -25,12 +25,14 @@ describe('numbers of a place', () => {
         line('value-at', { value: 8 }),
         line('tangent', { slope: 4, y: 8 }),
         line('difference', { dy: -42, dx: -6 }),
+        line('x-at', { x: 3 }),
       ],
     }
-    expect(pointRows(told).map(({ word, value, beside }) => [word, value, ...beside])).toEqual([
+    expect(pointRows(told, '5 mm').map(({ word, value, beside }) => [word, value, ...beside])).toEqual([
       ['value', '8.0 ± 0.1 mm'],
       ['tangent', '4.0 ± 0.1 mm'],
       ['change', '−42.0 ± 0.1 mm', 'over −6.0 ± 0.1 mm'],
+      ['where h is 5 mm', '3.0 ± 0.1 mm'],
     ])
   })
 

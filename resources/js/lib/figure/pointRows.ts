@@ -13,11 +13,12 @@ export interface PointRow {
 const WORDS: Readonly<Record<string, { word: string; value: string; beside: Readonly<Record<string, string>> }>> = {
   'value-at': { word: 'value', value: 'value', beside: {} },
   tangent: { word: 'tangent', value: 'slope', beside: {} },
+  'x-at': { word: '', value: 'x', beside: {} },
   difference: { word: 'change', value: 'dy', beside: { dx: 'over' } },
 }
 
 /** What is told of a place, one word a line that can be kept of it. */
-export function pointRows({ lines }: PointNumbers): PointRow[] {
+export function pointRows({ y, lines }: PointNumbers, height = ''): PointRow[] {
   return lines.flatMap(({ method, numbers, problem }): PointRow[] => {
     const telling = WORDS[method]
     if (telling === undefined) return []
@@ -27,6 +28,8 @@ export function pointRows({ lines }: PointNumbers): PointRow[] {
       const known = named(name)
       return known === undefined ? [] : [`${words} ${measuredText(known)}`]
     })
-    return [{ word: telling.word, value: value === undefined ? '' : measuredText(value), beside, problem, method }]
+    // Where y has a value tells which: the hand was at a height.
+    const word = method === 'x-at' ? `where ${y} is ${height}` : telling.word
+    return [{ word, value: value === undefined ? '' : measuredText(value), beside, problem, method }]
   })
 }

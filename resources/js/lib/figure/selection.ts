@@ -13,8 +13,8 @@ export interface PickPoint {
 export type Selection =
   | { kind: 'none' }
   | { kind: 'row'; id: number }
-  /** A place along x, at a reading or between two. */
-  | { kind: 'place'; at: number }
+  /** A place along x, at a reading or between two; where it was pressed, how high that was. */
+  | { kind: 'place'; at: number; height?: number }
   | { kind: 'span'; from: number; to: number; anchor: number; head: number }
 
 export const NOTHING: Selection = { kind: 'none' }
@@ -30,9 +30,13 @@ export function meantEnd(points: readonly PickPoint[], at: number, perPixel: num
     ([low, high], { x }) => [Math.min(low, x), Math.max(high, x)],
     [Infinity, -Infinity],
   )
+  return Math.max(first, Math.min(last, roundTo(at, perPixel)))
+}
+
+/** A round number within a pixel of a value. */
+export function roundTo(value: number, perPixel: number): number {
   const step = niceStep(Math.abs(perPixel), 1)
-  const round = Number((Math.round(at / step) * step).toPrecision(12))
-  return Math.max(first, Math.min(last, round))
+  return Number((Math.round(value / step) * step).toPrecision(12))
 }
 
 /** The points inside a span that count. */

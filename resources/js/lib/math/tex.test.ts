@@ -43,6 +43,7 @@ describe('mathematics as print sets it', () => {
       '\\left(a + b\\right)\\ \\text{at}\\ \\left(x = 3\\right)',
     ],
     [of('at', of('times', s('a'), s('b')), n('3', 's')), 'a \\cdot b\\ \\text{at}\\ 3\\,\\mathrm{s}'],
+    [of('in', s('r'), { kind: 'words', text: 'run 2' }), 'r\\ \\text{in}\\ \\text{run 2}'],
     [of('integral', of('plus', s('a'), s('b')), s('x')), '\\int \\left(a + b\\right)\\,\\mathrm{d}x'],
     [
       { kind: 'derivative', text: '1', parts: [of('times', s('a'), s('y')), s('x')] },

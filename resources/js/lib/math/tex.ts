@@ -113,7 +113,8 @@ export function toTex(tree: Mathematics): string {
     case 'integral':
       return `\\int ${inside(a, 2)}\\,\\mathrm{d}${inside(b, 2)}`
     case 'at':
-      return `${inside(a, 2)}\\ \\text{at}\\ ${inside(b, 1)}`
+    case 'in':
+      return `${inside(a, 2)}\\ \\text{${tree.kind}}\\ ${inside(b, 1)}`
     case 'call': {
       const name = FUNCTIONS[tree.text ?? '']
       const args = parts(tree)
@@ -134,6 +135,7 @@ const WORDS: Partial<Record<Mathematics['kind'], string>> = {
   over: 'divided by',
   power: 'to the power',
   at: 'at',
+  in: 'in',
 }
 
 /** The same to be spoken. */

@@ -18,7 +18,7 @@ describe('rows of a stretch that is looked at', () => {
 
   it('are there only of runs that are told in part', () => {
     const typed = { isThinned: true } as NonNullable<typeof known.typed>
-    const timed = { rowCount: 9000, isThinned: true, markers: [] }
+    const timed = { rowCount: 9000, isThinned: true }
     expect([isThinned(known), isThinned({ typed, timed: null }), isThinned({ typed: null, timed })]).toEqual([
       false,
       true,
