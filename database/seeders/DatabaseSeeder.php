@@ -36,6 +36,7 @@ final class DatabaseSeeder extends Seeder
 
         (new WheyExperiments($teacher, $benches['Alder'], $this->probe('Alder-1'), $this->probe('Alder-2')))->seed();
         (new MilkExperiment($teacher, $benches['Birch'], $this->probe('Birch-3')))->seed();
+        (new TypedExperiments($teacher))->seed();
     }
 
     private function calibrations(CalibrationHistory $history): void

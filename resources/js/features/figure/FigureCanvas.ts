@@ -239,6 +239,20 @@ export class FigureCanvas {
     return null
   }
 
+  /** The ends of its axes as they are seen; null where they are words. */
+  get seen(): DrawnAxes | null {
+    return this.painted
+  }
+
+  /** Whether this is at the numbers or the name of an axis: beside the panels or below them. */
+  isAtAxis(x: number, y: number): boolean {
+    const plots = [...new Set((this.painted?.y ?? []).map(({ panel }) => panel))].map((panel) => this.plotOf(panel))
+    const [plot] = plots
+    if (plot === undefined) return false
+    const bottom = Math.max(...plots.map(({ top, height }) => top + height))
+    return y > bottom || (y >= plot.top && (x < plot.left || x > plot.left + plot.width))
+  }
+
   get width(): number {
     return this.host.clientWidth
   }

@@ -1,7 +1,8 @@
 import { useState } from 'react'
 import { sentenceOf } from '../../lib/api/problem'
 import type { Figure, Notebook } from '../../lib/api/types'
-import { askedPanels, swapped } from '../../lib/figure/axisUnits'
+import { askedPanels, swapped, withEnds } from '../../lib/figure/axisUnits'
+import type { DrawnAxes } from '../../lib/figure/view'
 import { columnHead } from '../../lib/notebook/labels'
 import { TypedField } from '../entries/TypedField'
 import { useFigures } from '../notebook'
@@ -15,16 +16,18 @@ interface AskedPanel {
 }
 
 /** Those that are no part of an axis. */
-const PLAIN_FIELDS = ['swap', 'with', 'points', 'bars', 'caption']
+const PLAIN_FIELDS = ['swap', 'view', 'with', 'points', 'bars', 'caption']
 
 interface AxesCardProps {
   notebook: Notebook
   figure: Figure
+  /** The axes as they are seen now. */
+  seen: () => DrawnAxes | null
   onClose: () => void
 }
 
 /** How a figure is drawn: each axis from where to where, evenly or by powers of ten, and in which unit; a second axis; points and their ±. */
-export function AxesCard({ notebook, figure, onClose }: AxesCardProps) {
+export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
   const { change } = useFigures(notebook.id)
   const head = (symbol: string) => {
     const column = notebook.columns.find((one) => one.symbol === symbol)
@@ -73,6 +76,17 @@ export function AxesCard({ notebook, figure, onClose }: AxesCardProps) {
             swap x and y
           </button>
         ) : null}
+        <button
+          type="button"
+          className="word-button font-normal!"
+          title="What is seen now becomes the ends of the axes"
+          onClick={() => {
+            const axes = seen()
+            if (axes !== null) act('view', withEnds(figure, axes))
+          }}
+        >
+          keep this view
+        </button>
         <button type="button" className="word-button font-normal!" onClick={onClose}>
           done
         </button>

@@ -1,5 +1,6 @@
 import type { Column, Notebook, PointNumbers } from '../../lib/api/types'
 import { pointRows } from '../../lib/figure/pointRows'
+import { typeset } from '../../lib/format'
 import { unitBehind } from '../../lib/notebook/labels'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { useLines } from '../notebook'
@@ -29,7 +30,8 @@ export function PlaceWords({ notebook, runId, x, y, numbers, height, from, onFro
   const shown = (value: number) => `${Number(value.toPrecision(5))} ${unitBehind(column.unit, column.symbol)}`.trim()
   const typed = (value: number) => ({ value, uncertainty: 0, unit: column.unit })
   const upwards = notebook.columns.find(({ symbol }) => symbol === y)
-  const shownHeight = `${Number((height ?? 0).toPrecision(5))} ${unitBehind(upwards?.unit ?? '', y)}`.trim()
+  const shownHeight =
+    `${typeset(String(Number((height ?? 0).toPrecision(5))))} ${unitBehind(upwards?.unit ?? '', y)}`.trim()
   const titles: Record<string, string> = {
     'value-at': `${y} at ${shown(at)}`,
     tangent: `Tangent of ${y} at ${shown(at)}`,

@@ -113,19 +113,18 @@ export function ReasonFigurePanel({
     },
     [watch],
   )
-  useSpanGesture(
-    canvas,
-    input?.panels.length ?? 0,
-    points,
-    handleSelect,
-    isFollowing
+  useSpanGesture(canvas, input?.panels.length ?? 0, points, handleSelect, {
+    onLeave: isFollowing
       ? () => {
           setIsFollowing(false)
         }
       : null,
     // The second of two places is one, too.
-    !isRuns && input?.x.isWords !== true && (selection.kind === 'none' || from !== null),
-  )
+    isPlaceMeant: !isRuns && input?.x.isWords !== true && (selection.kind === 'none' || from !== null),
+    onAxis: () => {
+      setAreAxesShown(true)
+    },
+  })
 
   function handleKeyDown(event: KeyboardEvent) {
     if (event.target !== event.currentTarget) return
@@ -179,6 +178,7 @@ export function ReasonFigurePanel({
         <AxesCard
           notebook={drawnFrom}
           figure={figure}
+          seen={() => canvas?.seen ?? null}
           onClose={() => {
             setAreAxesShown(false)
           }}

@@ -1,6 +1,6 @@
 import type { Column, Figure, Notebook, Row, RunRows, RunSummary } from '../../lib/api/types'
 import { counted, countOf } from '../../lib/format'
-import { columnHead, isNamedByFormula, lowerFirst, rowName } from '../../lib/notebook/labels'
+import { capital, columnHead, isNamedByFormula, lowerFirst, rowName } from '../../lib/notebook/labels'
 
 /** The caption a figure gets by itself: what is drawn, from what, and what was set aside and why. */
 export function captionOf(
@@ -57,9 +57,4 @@ function asideWords(aside: readonly Row[], columns: readonly Column[]): string {
   return aside.length > MOST_NAMED
     ? [...new Set(aside.map(({ setAside }) => setAside ?? ''))].join('; ')
     : aside.map((row) => `${rowName(row, columns)}: ${row.setAside ?? ''}`).join('; ')
-}
-
-/** A sentence begins large; a symbol like pH stays as it is. */
-function capital(text: string): string {
-  return /^(?!ln[ (])[a-z]{2}/.test(text) ? text.charAt(0).toUpperCase() + text.slice(1) : text
 }

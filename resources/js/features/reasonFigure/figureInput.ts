@@ -44,7 +44,7 @@ export function figureInput({
   })
   const spanIds = new Set(notebook.lines.flatMap(({ spanId }) => spanId ?? []))
   const runs = byColour(
-    [...others, { run, rows }].sort((a, b) => a.run.number - b.run.number),
+    [...others, { run, rows }].sort((a, b) => a.run.position - b.run.position),
     drawn,
   )
   const input: FigureInput = {

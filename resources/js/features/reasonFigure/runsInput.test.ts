@@ -56,7 +56,7 @@ describe('a figure of the runs', () => {
   it('is named by titles, and by a symbol that was made of one only once', () => {
     expect(runsColumns(TABLE).map(({ shownName }) => shownName)).toEqual(['Strength', 'slope1'])
     expect(runsCaption(base, FIGURE, TABLE)).toBe(
-      'Figure 1. Slope against Strength c; 3 runs in 2 conditions, 1 set aside (hollow, full trial 2: stopper was loose).',
+      'Figure 1. Slope against strength c; 3 runs in 2 conditions, 1 set aside (hollow, full trial 2: stopper was loose).',
     )
     expect(runsCaption(base, { ...FIGURE, caption: 'Mine.' }, TABLE)).toBe('Figure 1. Mine.')
   })

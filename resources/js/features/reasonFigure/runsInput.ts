@@ -1,3 +1,4 @@
+import { capital, lowerFirst } from '../../lib/notebook/labels'
 import type { Column, Figure, Notebook, Row, RunsTable, WorkedLine } from '../../lib/api/types'
 import { drawingOf, inUnits, named } from '../../lib/figure/axisUnits'
 import type { DrawnRun, FigureInput } from '../../lib/figure/drawn'
@@ -97,7 +98,7 @@ export function runsCaption(notebook: Notebook, figure: Figure, table: RunsTable
   const title = (symbol: string) => {
     const column = table.columns.find((one) => one.symbol === symbol)
     if (column === undefined || column.title === symbol) return symbol
-    return isNamedAlike(symbol, column.title) ? column.title : `${column.title} ${symbol}`
+    return isNamedAlike(symbol, column.title) ? column.title : `${lowerFirst(column.title)} ${symbol}`
   }
   const aside = notebook.runs.filter((run) => run.aside !== null)
   const conditions = byCondition(notebook.runs)
@@ -107,5 +108,5 @@ export function runsCaption(notebook: Notebook, figure: Figure, table: RunsTable
       ? ''
       : `, ${aside.length} set aside (hollow, ${aside.map((run) => `${run.name}: ${run.aside ?? ''}`).join('; ')})`
   const drawn = figure.panels.flatMap(({ y, right }) => [...y, ...right]).map(title)
-  return `Figure 1. ${drawn.join(', ')} against ${title(figure.x)}; ${notebook.runs.length} runs${of}${asideText}.`
+  return `Figure 1. ${capital(drawn.join(', '))} against ${title(figure.x)}; ${notebook.runs.length} runs${of}${asideText}.`
 }

@@ -12,7 +12,7 @@ interface Moment {
 }
 
 /** A figure of 200 by 100 px whose x goes from 0 to 20 and y from 10 down to 0. */
-function hand(onLeave: (() => void) | null = null, isPlaceMeant = false) {
+function hand(onLeave: (() => void) | null = null, isPlaceMeant = false, onAxis = vi.fn()) {
   const listeners = new Set<(moment: Moment) => void>()
   const canvas = {
     onPointer: (listener: (moment: Moment) => void) => {
@@ -20,6 +20,7 @@ function hand(onLeave: (() => void) | null = null, isPlaceMeant = false) {
       return () => listeners.delete(listener)
     },
     panelAt: (y: number, count: number) => (count > 0 && y >= 0 && y <= 100 ? 0 : null),
+    isAtAxis: (x: number, y: number) => x < -20 || y > 100,
     toData: (_: number, x: number, y: number) => [x / 10, 10 - y / 10],
     toPixel: (_: number, x: number, y: number) => [x * 10, 100 - y * 10],
   } as unknown as FigureCanvas
@@ -30,7 +31,7 @@ function hand(onLeave: (() => void) | null = null, isPlaceMeant = false) {
     { id: 3, runId: 1, x: 15, y: 1, isAside: true },
   ]
   const hook = renderHook(() => {
-    useSpanGesture(canvas, 1, points, (selection) => selected.push(selection), onLeave, isPlaceMeant)
+    useSpanGesture(canvas, 1, points, (selection) => selected.push(selection), { onLeave, isPlaceMeant, onAxis })
   })
   const does = (...moments: [Moment['kind'], number, number][]) => {
     for (const [kind, x, y] of moments) for (const listener of listeners) listener({ kind, x, y })
@@ -60,6 +61,18 @@ describe('a hand on a figure', () => {
       { kind: 'place', at: 5, height: 5.8 },
       { kind: 'place', at: 9.7 },
     ])
+  })
+
+  it('opens the axes where one is pressed, and begins a span there if the hand goes on', () => {
+    const onAxis = vi.fn()
+    const { does, selected } = hand(null, true, onAxis)
+    does(['down', -30, 50], ['up', -29, 51], ['down', 90, 120], ['up', 90, 120])
+    expect(onAxis).toHaveBeenCalledTimes(2)
+    expect(selected).toEqual([])
+    does(['down', -30, 50], ['move', 80, 50], ['up', 80, 50])
+    expect(selected.at(-1)).toMatchObject({ kind: 'span', from: 5, to: 8 })
+    does(['down', -30, 50], ['away', -30, 50], ['up', -30, 50])
+    expect(onAxis).toHaveBeenCalledTimes(2)
   })
 
   it('makes nothing of what was meant for something else', () => {

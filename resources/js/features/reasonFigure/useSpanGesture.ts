@@ -1,11 +1,20 @@
 import { useEffect, useRef } from 'react'
 import { meantEnd, NOTHING, roundTo, spanBetween, type PickPoint, type Selection } from '../../lib/figure/selection'
-import { IDLE, moveTo, press, type Gesture } from '../../lib/figure/spanGesture'
+import { IDLE, isStill, moveTo, press, type Gesture } from '../../lib/figure/spanGesture'
 import type { FigureCanvas } from '../figure'
 
 const UPPER = 0
 /** A point this near to a click is meant. */
 const NEAR_PX = 20
+
+export interface SpanGestureWish {
+  /** Called when the place that follows the pointer is left where it is; null where none follows. */
+  onLeave?: (() => void) | null
+  /** Whether a click where no point is means a place; else it means nothing, as that of somebody who is done. */
+  isPlaceMeant?: boolean
+  /** Somebody pressed an axis. */
+  onAxis?: () => void
+}
 
 /** Drag over the figure for a span, click for a point, or beside one for a place; where a place follows the pointer, a click leaves it there. */
 export function useSpanGesture(
@@ -13,19 +22,17 @@ export function useSpanGesture(
   panelCount: number,
   points: readonly PickPoint[],
   onSelect: (selection: Selection) => void,
-  /** Called when the place that follows is left where it is; null where none follows. */
-  onLeave: (() => void) | null = null,
-  /** Whether a click where no point is means a place; else it means nothing, as that of somebody who is done. */
-  isPlaceMeant = false,
+  { onLeave = null, isPlaceMeant = false, onAxis }: SpanGestureWish = {},
 ): void {
-  const latest = useRef({ points, panelCount, onSelect, onLeave, isPlaceMeant })
+  const latest = useRef({ points, panelCount, onSelect, onLeave, isPlaceMeant, onAxis })
   useEffect(() => {
-    latest.current = { points, panelCount, onSelect, onLeave, isPlaceMeant }
+    latest.current = { points, panelCount, onSelect, onLeave, isPlaceMeant, onAxis }
   })
 
   useEffect(() => {
     if (canvas === null) return
     let gesture: Gesture = IDLE
+    let axis: { x: number; y: number } | null = null
     const endAt = (panel: number, x: number, y: number) => {
       const [at] = canvas.toData(panel, x, y)
       return meantEnd(latest.current.points, at, canvas.toData(panel, x + 1, y)[0] - at)
@@ -39,12 +46,22 @@ export function useSpanGesture(
         return
       }
       if (kind === 'down') {
+        axis = canvas.isAtAxis(x, y) ? { x, y } : null
         // Whoever wants the first point in it begins to the left of the axis.
         const panel = canvas.panelAt(y, latest.current.panelCount)
         if (panel !== null) gesture = press(x, y, endAt(panel, x, y))
         return
       }
-      if (kind === 'away') gesture = IDLE
+      if (kind === 'away') {
+        gesture = IDLE
+        axis = null
+      }
+      if (kind === 'up' && axis !== null && isStill(axis, { x, y })) {
+        axis = null
+        gesture = IDLE
+        latest.current.onAxis?.()
+        return
+      }
       if (gesture.status === 'idle') return
       gesture = moveTo(gesture, x, endAt(UPPER, x, y))
       if (gesture.status === 'dragging') onSelect(spanBetween(gesture.at, gesture.head))

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { column, figure, mark, PH, row, VOLUME } from '../../testing/notebook'
-import { askedPanels, drawingOf, inUnits, named, selectionInUnits, shownAlong } from './axisUnits'
+import { askedPanels, drawingOf, inUnits, named, selectionInUnits, shownAlong, withEnds } from './axisUnits'
 import type { FigureInput } from './drawn'
 import { spanBetween } from './selection'
 
@@ -65,6 +65,24 @@ describe('axes in other units', () => {
     const drawing = drawingOf(wished, (symbol) => (symbol === 'T' ? T : undefined))
     expect(drawing.panels[0]?.right.map(({ symbol, unit }) => [symbol, unit])).toEqual([['T', 'K']])
     expect(drawing).toMatchObject({ axis: { scale: 'linear', from: 0, to: null }, points: 'apart', hasBars: true })
+  })
+
+  it('end where they are seen to end, on round numbers', () => {
+    const axis = (min: number, max: number) => ({ min, max, isLogarithmic: false, panel: 0 })
+    const asked = withEnds(wished, {
+      x: axis(0.00123, 0.0098761),
+      y: [axis(2.99987, 7.0002), axis(-1, 3), axis(280, 300)],
+    })
+    expect(asked.axis).toMatchObject({ from: 0.00124, to: 0.00988, unit: 'L' })
+    expect(asked.panels.map(({ axis: left, rightAxis }) => [left.from, left.to, rightAxis.from, rightAxis.to])).toEqual(
+      [
+        [3, 7, 280, 300],
+        [-1, 3, null, null],
+      ],
+    )
+    const log = { ...plain, axis: { ...plain.axis, scale: 'log' as const } }
+    expect(withEnds(log, { x: axis(0.0101234, 100.2), y: [] }).axis).toMatchObject({ from: 0.0101, to: 100 })
+    expect(withEnds(log, { x: axis(1, 2), y: [] }).panels[0]?.axis.from).toBeNull()
   })
 
   it('are asked for without what the server adds', () => {

@@ -1,6 +1,7 @@
 import type { Column, Figure, Row } from '../api/types'
 import type { AxisWish, DrawingWish, FigureInput, PlacedMark } from './drawn'
-import { spanBetween, type Selection } from './selection'
+import { roundTo, spanBetween, type Selection } from './selection'
+import type { DrawnAxes } from './view'
 
 type Axis = Figure['axis']
 
@@ -129,4 +130,28 @@ export function swapped({ x, axis, panels }: Figure) {
   return only === undefined || another !== undefined || y === undefined || second !== undefined || only.right.length > 0
     ? null
     : { x: y, axis: askedAxis(only.axis), panels: [{ y: [x], axis: askedAxis(axis) }] }
+}
+
+/** No screen shows more of an axis apart. */
+const SEEN_APART = 500
+
+/** A figure whose axes end where they are seen to end, on round numbers within a pixel. */
+export function withEnds(figure: Figure, seen: DrawnAxes) {
+  const ends = (axis: Axis, at: { min: number; max: number } | undefined) => {
+    if (at === undefined) return askedAxis(axis)
+    const pixel = (at.max - at.min) / SEEN_APART
+    // By powers of ten a pixel is a share of the number, not a step.
+    const round = (end: number) => (axis.scale === 'log' ? Number(end.toPrecision(3)) : roundTo(end, pixel))
+    return { ...askedAxis(axis), from: round(at.min), to: round(at.max) }
+  }
+  let right = figure.panels.length
+  return {
+    axis: ends(figure.axis, seen.x),
+    panels: figure.panels.map((panel, index) => ({
+      y: panel.y,
+      axis: ends(panel.axis, seen.y[index]),
+      right: panel.right,
+      rightAxis: panel.right.length > 0 ? ends(panel.rightAxis, seen.y[right++]) : askedAxis(panel.rightAxis),
+    })),
+  }
 }

@@ -26,6 +26,7 @@ describe('numbers of a place', () => {
         line('tangent', { slope: 4, y: 8 }),
         line('difference', { dy: -42, dx: -6 }),
         line('x-at', { x: 3 }),
+        line('x-at', {}, 'The points never reach this y.'),
       ],
     }
     expect(pointRows(told, '5 mm').map(({ word, value, beside }) => [word, value, ...beside])).toEqual([

@@ -21,7 +21,8 @@ const WORDS: Readonly<Record<string, { word: string; value: string; beside: Read
 export function pointRows({ y, lines }: PointNumbers, height = ''): PointRow[] {
   return lines.flatMap(({ method, numbers, problem }): PointRow[] => {
     const telling = WORDS[method]
-    if (telling === undefined) return []
+    // A height the curve never has is nothing anybody asked for.
+    if (telling === undefined || (method === 'x-at' && problem !== null)) return []
     const named = (name: string) => numbers.find((one) => one.name === name)?.measured
     const value = named(telling.value)
     const beside = Object.entries(telling.beside).flatMap(([name, words]) => {

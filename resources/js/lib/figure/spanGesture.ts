@@ -9,6 +9,11 @@ export const IDLE: Gesture = { status: 'idle' }
 /** A hand moves this far without meaning to. */
 const STILL_PX = 5
 
+/** Whether a hand that went from a place to another did not mean to move. */
+export function isStill(from: { x: number; y: number }, to: { x: number; y: number }): boolean {
+  return Math.hypot(to.x - from.x, to.y - from.y) < STILL_PX
+}
+
 export function press(x: number, y: number, at: number): Gesture {
   return { status: 'pressing', x, y, at }
 }

@@ -104,3 +104,8 @@ export function numberOf(row: Row, column: Column): number | null {
   if (column.kind === 'step' && row.step !== null) return typeof row.step === 'number' ? row.step : null
   return row.cells[column.symbol]?.value ?? null
 }
+
+/** A sentence begins large; a symbol like pH stays as it is. */
+export function capital(text: string): string {
+  return /^(?!ln[ (])[a-z]{2}/.test(text) ? text.charAt(0).toUpperCase() + text.slice(1) : text
+}
