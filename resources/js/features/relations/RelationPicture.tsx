@@ -13,7 +13,7 @@ interface RelationPictureProps {
 }
 
 const SIZE = { width: 620, height: 330 }
-const PLOT: Room = { left: 64, right: 610, top: 12, bottom: 222 }
+const PLOT: Room = { left: 64, right: 600, top: 12, bottom: 222 }
 const REST = { middle: 276, half: 26 }
 /** More points than this are drawn small. */
 const FEW = 60
