@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $name
  * @property float $from
  * @property float $to
+ * @property array<int, array{float, float}>|null $of_runs  from and to in runs where it lies elsewhere, by their numbers
  */
 final class Span extends Model
 {
@@ -22,9 +23,15 @@ final class Span extends Model
 
     protected $guarded = [];
 
+    /** @return array<int, array{float, float}> from and to in runs where it lies elsewhere, by their numbers */
+    public function ends(): array
+    {
+        return array_map(static fn (array $ends): array => [(float) $ends[0], (float) $ends[1]], $this->of_runs ?? []);
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['from' => 'float', 'to' => 'float'];
+        return ['from' => 'float', 'to' => 'float', 'of_runs' => 'array'];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Notebook;
 
+use App\Exceptions\Refusal;
 use App\Models\Column;
 use App\Models\Experiment;
 use App\Models\Line;
@@ -34,6 +35,18 @@ final readonly class SpanBook
             $draft->update($span, ['from' => min($from, $to), 'to' => max($from, $to)] + $attributes);
 
             return "Changed the span “{$span->name}”";
+        });
+    }
+
+    /** @param  array{float, float}|null  $ends  from and to in this one run, by its number; null: as in all others */
+    public function place(Experiment $experiment, Span $span, int $run, ?array $ends, Sender $sender): void
+    {
+        $experiment->runs()->where('number', $run)->exists() || throw Refusal::badFormula("There is no run {$run} here (any more).");
+        $this->journal->change($experiment, $sender, static function (Draft $draft) use ($span, $run, $ends): string {
+            $others = array_diff_key($span->refresh()->ends(), [$run => true]);
+            $draft->update($span, ['of_runs' => $ends === null ? $others : $others + [$run => [min($ends), max($ends)]]]);
+
+            return $ends === null ? "Put “{$span->name}” of run {$run} where it lies in all others" : "Put “{$span->name}” elsewhere in run {$run}";
         });
     }
 

@@ -60,6 +60,30 @@ final class SpanNumbersTest extends TestCase
         }
     }
 
+    public function test_a_span_has_ends_of_its_own_in_one_run_until_it_joins_the_others(): void
+    {
+        $other = $this->postJson("{$this->path()}/runs", ['kind' => 'typed'])->assertCreated()->json('made');
+        $this->putJson("/api/runs/{$other}/cells", ['row' => null, 'columns' => [$this->ids['t'], $this->ids['T']], 'cells' => [['0', '50'], ['1', '40'], ['2', '30']]])->assertOk();
+        $span = $this->postJson("{$this->path()}/spans", ['columnId' => $this->ids['t'], 'name' => 'start', 'from' => 0, 'to' => 1])->assertCreated()->json('made');
+        $this->postJson("{$this->path()}/lines", ['method' => 'statistics', 'symbol' => 'm', 'isPerRun' => true, 'uses' => ['column' => 'T'], 'spanId' => $span])->assertCreated();
+        $means = fn (): array => array_map(static fn (array $of): float => round($of['result']['value'], 9), $this->getJson("{$this->path()}/worked")->json('worked'));
+        self::assertSame([60.05, 45.0], $means());
+
+        $moved = $this->patchJson("{$this->path()}/spans/{$span}", ['from' => 2, 'to' => 1, 'inRun' => 2])->assertOk()->assertJsonPath('undo', 'Put “start” elsewhere in run 2');
+        self::assertSame([60.05, 35.0], $means());
+        self::assertEquals([['run' => 2, 'from' => 1, 'to' => 2]], $moved->json('changed.0.value.ofRuns'));
+        // Where it lies in all others is another matter.
+        $this->patchJson("{$this->path()}/spans/{$span}", ['from' => 0, 'to' => 2])->assertOk();
+        self::assertSame([round((62.1 + 58.0 + 55.2) / 3, 9), 35.0], $means());
+        $this->patchJson("{$this->path()}/spans/{$span}", ['inRun' => 2])->assertOk();
+        self::assertSame(40.0, $means()[1]);
+        $this->postJson("{$this->path()}/undo")->assertOk();
+        self::assertSame(35.0, $means()[1]);
+        foreach ([['inRun' => 2, 'from' => 1], ['inRun' => 7, 'from' => 1, 'to' => 2], ['inRun' => 0, 'from' => 1, 'to' => 2]] as $wrong) {
+            $this->patchJson("{$this->path()}/spans/{$span}", $wrong)->assertUnprocessable();
+        }
+    }
+
     public function test_a_row_set_aside_does_not_count_and_too_few_points_say_so(): void
     {
         $this->putJson("/api/runs/{$this->run}/set-aside", ['readings' => [2], 'reason' => 'The door was open.'])->assertOk();

@@ -27,7 +27,9 @@ final class SpanController
 
     public function update(SpanRequest $request, Experiment $experiment, Span $span, Sender $sender): JsonResponse
     {
-        $this->book->change($experiment, $span, $request->changes(), $sender);
+        $run = $request->run();
+        $run === null ? $this->book->change($experiment, $span, $request->changes(), $sender)
+            : $this->book->place($experiment, $span, $run, $request->ends(), $sender);
 
         return ChangeAnswer::to($experiment, $sender);
     }

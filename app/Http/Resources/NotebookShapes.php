@@ -49,7 +49,8 @@ final readonly class NotebookShapes
     /** @return array<string, mixed> */
     public function span(Span $span): array
     {
-        return ['id' => $span->id, 'columnId' => $span->column_id, 'name' => $span->name, 'from' => $span->from, 'to' => $span->to];
+        return ['id' => $span->id, 'columnId' => $span->column_id, 'name' => $span->name, 'from' => $span->from, 'to' => $span->to,
+            'ofRuns' => array_map(static fn (int $run, array $ends): array => ['run' => $run, 'from' => $ends[0], 'to' => $ends[1]], array_keys($span->ends()), $span->ends())];
     }
 
     /** @return array<string, mixed> */

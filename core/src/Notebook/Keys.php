@@ -54,8 +54,17 @@ final class Keys
 
         return self::hash([
             self::EDITION, $line->onlyRun, $line->method, $line->uses, $line->texts, array_map(self::measured(...), $line->numbers), $uses,
-            $span === null ? null : [$span->column, $span->from, $span->to, array_map(fn (int $r): string => isset($this->notebook->columns[$span->column]) && isset($this->notebook->runs[$r]) ? $this->column($span->column, $r) : '', $runs)],
+            $span === null ? null : [$span->column, $run === null ? [$span->from, $span->to] : [], array_map(fn (int $r): array => $this->stretch($span, $r), $runs)],
         ]);
+    }
+
+    /** @return array{float, float, string} where a span lies in a run, and along what */
+    private function stretch(Span $span, int $run): array
+    {
+        $of = $this->notebook->runs[$run] ?? null;
+        $there = $span->in($of);
+
+        return [$there->from, $there->to, $of !== null && isset($this->notebook->columns[$span->column]) ? $this->column($span->column, $run) : ''];
     }
 
     private function of(string $symbol, ?int $run): string

@@ -85,7 +85,8 @@ final readonly class LineWork
                 $missing = "Choose: {$slot->words}.";
             }
             if ($slot->kind === SlotKind::Span && $line->span !== null) {
-                $spans[$slot->name] = [$line->span->from, $line->span->to];
+                $span = $line->span->in($in === null ? null : $this->worked->notebook->runs[$in] ?? null);
+                $spans[$slot->name] = [$span->from, $span->to];
             }
         }
         $declared = self::declared($declaration, SlotKind::Column);

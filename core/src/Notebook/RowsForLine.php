@@ -61,7 +61,7 @@ final class RowsForLine
     {
         $parts = [];
         foreach ($runs as $run) {
-            $cells = $this->ofRun(array_values($uses), $run, $span);
+            $cells = $this->ofRun(array_values($uses), $run, $span?->in($this->worked->notebook->runs[$run]));
             if (is_string($cells)) {
                 return $cells;
             }

@@ -10,6 +10,7 @@ use Welkion\Core\Notebook\ColumnKind;
 use Welkion\Core\Notebook\Line;
 use Welkion\Core\Notebook\Notebook;
 use Welkion\Core\Notebook\Results;
+use Welkion\Core\Notebook\Run;
 use Welkion\Core\Notebook\RunsTable;
 use Welkion\Core\Notebook\Span;
 use Welkion\Core\Notebook\WorkedNotebook;
@@ -114,6 +115,22 @@ final class WorkedNotebookTest extends TestCase
         self::assertSame([3.0, 4.0], [$worked->line('m', 1)->value('m.n')?->value, $worked->line('m', 1)->result()?->value]);
         self::assertEqualsWithDelta(0.0, $worked->line('d', 1)->result()?->value, 1e-12, 'The mean in the formula leaves it out too.');
         self::assertSame(2.0, (new WorkedNotebook($notebook(new Span('t', 0.0, 1.0))))->line('m', 1)->result()?->value);
+    }
+
+    public function test_a_span_lies_in_a_run_where_that_has_ends_of_its_own(): void
+    {
+        $notebook = static fn (Span $span): WorkedNotebook => new WorkedNotebook(Notebooks::of([], [Notebooks::column('t'), Notebooks::column('v')], [
+            new Line('m', 'Mean', 'statistics', true, ['column' => 'v'], span: $span), new Line('all', 'Mean', 'statistics', false, ['column' => 'v'], span: $span),
+        ], ...array_map(static fn (int $id): Run => Notebooks::run($id, ['t' => [0.0, 1.0, 2.0, 3.0], 'v' => [1.0, 3.0, 5.0, 9.0]]), [1, 2])));
+        $shared = $notebook(new Span('t', 0.0, 1.0));
+        $own = $notebook(new Span('t', 0.0, 1.0, '', [2 => [2.0, 3.0]]));
+
+        self::assertSame([2.0, 2.0], [$shared->line('m', 1)->result()?->value, $shared->line('m', 2)->result()?->value]);
+        self::assertSame([2.0, 7.0], [$own->line('m', 1)->result()?->value, $own->line('m', 2)->result()?->value]);
+        self::assertSame([2.0, 4.5], [$shared->line('all')->result()?->value, $own->line('all')->result()?->value], 'All together, each where it lies.');
+        self::assertSame($shared->keyOfLine('m', 1), $own->keyOfLine('m', 1), 'What the others have come to stays.');
+        self::assertNotSame($shared->keyOfLine('m', 2), $own->keyOfLine('m', 2));
+        self::assertNotSame($shared->keyOfLine('all', null), $own->keyOfLine('all', null));
     }
 
     public function test_a_mistake_is_told_with_its_place_and_spoils_nothing_else(): void

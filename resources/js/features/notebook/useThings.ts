@@ -85,6 +85,15 @@ export function useSpans(experiment: number) {
     add: useChange<{ columnId: number; name: string; from: number; to: number }>(experiment, (body, header) =>
       api.POST('/api/experiments/{experiment}/spans', { params: { path: { experiment }, header }, body }),
     ),
+    /** To other ends, in all runs or in one of them by its number; without ends it lies there as in all others. */
+    place: useChange<{ span: number; from?: number; to?: number; inRun?: number }>(
+      experiment,
+      ({ span, ...body }, header) =>
+        api.PATCH('/api/experiments/{experiment}/spans/{span}', {
+          params: { path: { experiment, span }, header },
+          body,
+        }),
+    ),
     rename: useChange<{ span: number; name: string }>(experiment, ({ span, name }, header) =>
       api.PATCH('/api/experiments/{experiment}/spans/{span}', {
         params: { path: { experiment, span }, header },

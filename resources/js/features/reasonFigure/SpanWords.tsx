@@ -8,6 +8,7 @@ import { ProblemNote } from '../../ui/ProblemNote'
 import { WordSelect } from '../../ui/WordSelect'
 import { useLines, useSpans } from '../notebook'
 import { NameSpan } from './NameSpan'
+import { OtherSpans } from './OtherSpans'
 import { SpanNumbers } from './SpanNumbers'
 
 interface SpanWordsProps {
@@ -46,6 +47,7 @@ export function SpanWords({
 }: SpanWordsProps) {
   const { add, change } = useLines(notebook.id)
   const spans = useSpans(notebook.id)
+  const run = notebook.runs.find(({ id }) => id === runId)
   const [y, setY] = useState(ys[0] ?? '')
   const of = ys.includes(y) ? y : (ys[0] ?? '')
   const round = (value: number) => Number(value.toPrecision(6))
@@ -146,24 +148,21 @@ export function SpanWords({
           clear
         </button>
       </div>
-      {others.length === 0 ? null : (
-        <p className="quiet">
-          or look at{' '}
-          {others.map((other) => (
-            <button
-              key={other.id}
-              type="button"
-              className="word-button mr-2"
-              onClick={() => {
-                onSpan(other.from, other.to)
-              }}
-            >
-              “{nameOf(other)}”
-            </button>
-          ))}
-        </p>
-      )}
-      <ProblemNote problem={add.error ?? change.error ?? spans.add.error ?? spans.rename.error} />
+      <OtherSpans
+        others={others}
+        known={known}
+        run={run}
+        isPending={spans.place.isPending}
+        onLook={onSpan}
+        onPlace={(span, inRun) => {
+          const ends = { from: spanTold.from, to: spanTold.to }
+          spans.place.act({ span, ...ends, ...(inRun === undefined ? {} : { inRun }) })
+        }}
+        onJoin={(span, inRun) => {
+          spans.place.act({ span, inRun }, onClear)
+        }}
+      />
+      <ProblemNote problem={add.error ?? change.error ?? spans.add.error ?? spans.rename.error ?? spans.place.error} />
     </>
   )
 }

@@ -28,7 +28,7 @@ describe('what the figure of Reason draws', () => {
   })
 
   it('shades the spans that lines work over', () => {
-    const span = (id: number, columnId: number) => ({ id, columnId, name: '', from: 2, to: 4 })
+    const span = (id: number, columnId: number) => ({ id, columnId, name: '', from: 2, to: 4, ofRuns: [] })
     const V = base.columns[0]?.id ?? 0
     const book = notebook({
       spans: [span(1, V), span(2, V), span(3, 999)],

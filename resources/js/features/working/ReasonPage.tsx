@@ -1,5 +1,6 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
+import { spansIn } from '../../lib/figure/spans'
 import { NOTHING, type Selection } from '../../lib/figure/selection'
 import { betweenOf, betweenText } from '../../lib/relations/between'
 import { hasRows } from '../../lib/notebook/runs'
@@ -15,12 +16,15 @@ import { WorkingPanel } from './WorkingPanel'
 
 /** Reason: the figure at the left, the list of working at the right, the table as a drawer from below. */
 export function ReasonPage() {
-  const notebook = useNotebook()
+  const whole = useNotebook()
   const [parameters, setParameters] = useSearchParams()
   const [selection, setSelection] = useState<Selection>(NOTHING)
   const asked = Number(parameters.get('run'))
-  const withReadings = notebook.runs.filter(hasRows)
+  const withReadings = whole.runs.filter(hasRows)
   const run = withReadings.find((other) => other.id === asked) ?? withReadings.at(-1)
+  // A span that lies elsewhere in the run in hand is seen, and worked over, there.
+  const number = run?.number ?? 0
+  const notebook = useMemo(() => ({ ...whole, spans: spansIn(whole.spans, number) }), [whole, number])
   // Which columns are looked at in the ways that may make them straight, instead of the figure.
   const wayOf = parameters.get('ways')?.split(',') ?? null
   const between = betweenOf(parameters.get('relations'))

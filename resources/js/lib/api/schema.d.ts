@@ -2455,6 +2455,12 @@ export interface components {
             name: string;
             from: number;
             to: number;
+            /** @description runs, by number, in which it lies elsewhere */
+            ofRuns: {
+                run: number;
+                from: number;
+                to: number;
+            }[];
         };
         /** @description how an axis is drawn, in its unit; null: as the values are, in the unit of its columns */
         Axis: {
@@ -5410,6 +5416,8 @@ export interface operations {
                     name?: string;
                     from?: number;
                     to?: number;
+                    /** @description number of the one run its ends are told of; without ends it lies there as in all others */
+                    inRun?: number;
                 };
             };
         };

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { namedSpans, nameOf, spanAt } from './spans'
+import { namedSpans, nameOf, spanAt, spansIn } from './spans'
 
 const span = (id: number, columnId: number, name: string, from: number, to: number) => ({
   id,
@@ -7,6 +7,7 @@ const span = (id: number, columnId: number, name: string, from: number, to: numb
   name,
   from,
   to,
+  ofRuns: [],
 })
 const SPANS = [
   span(1, 5, 'span 1', 0, 45),
@@ -19,6 +20,16 @@ describe('spans', () => {
   it('have a name once somebody gave them one', () => {
     expect(SPANS.map(nameOf)).toEqual(['', 'start', 'span of cooling', 'start'])
     expect(namedSpans(SPANS, 5).map(({ id }) => id)).toEqual([2, 3])
+  })
+
+  it('lie in a run where it has ends of its own', () => {
+    const [one, other] = [span(1, 5, 'start', 0, 45), span(2, 5, 'end', 50, 90)]
+    const own = { ...one, ofRuns: [{ run: 3, from: 5, to: 60 }] }
+    expect(spansIn([own, other], 3).map(({ from, to }) => [from, to])).toEqual([
+      [5, 60],
+      [50, 90],
+    ])
+    expect(spansIn([own, other], 2).map(({ from }) => from)).toEqual([0, 50])
   })
 
   it('are found by their ends, one with a name first', () => {

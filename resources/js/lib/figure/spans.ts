@@ -1,5 +1,13 @@
 import type { Span } from '../api/types'
 
+/** The spans as they lie in a run, told by its number. */
+export function spansIn(spans: readonly Span[], run: number): Span[] {
+  return spans.map((span) => {
+    const own = span.ofRuns.find((one) => one.run === run)
+    return own === undefined ? span : { ...span, from: own.from, to: own.to }
+  })
+}
+
 /** A span that was made with a line is called so until somebody names it. */
 export function nameOf({ name }: Span): string {
   return /^span \d+$/.test(name) ? '' : name
