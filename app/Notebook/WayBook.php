@@ -8,6 +8,7 @@ use App\Models\Column;
 use App\Models\Entry;
 use App\Models\Experiment;
 use App\Models\Figure;
+use App\Models\Line;
 use App\Models\Run;
 use Welkion\Core\Fitting\Relation;
 use Welkion\Core\Formula\Formula;
@@ -29,32 +30,35 @@ final readonly class WayBook
     {
         $experiment = $run->experiment;
         $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $run, $x, $y, $relation, $hasLine): string {
-            $way = Straightened::of(ExperimentWork::of(NotebookRows::of($experiment))->worked, $run->id, $x, $y)->way($relation);
+            $worked = ExperimentWork::of(NotebookRows::of($experiment))->worked;
+            $isOfRuns = $worked->notebook->areOfRuns($x, $y);
+            $way = Straightened::of($worked, $run->id, $x, $y)->way($relation);
             $limit = $way->limit === null ? '' : self::limit($draft, $experiment, $y, $way->limit);
             $named = static fn (string $text): string => str_replace(Way::LIMIT, $limit, $text);
-            $uses = ['x' => self::column($draft, $experiment, $x, $way->xFormula, $way->xName()), 'y' => self::column($draft, $experiment, $y, $named($way->yFormula), $named($way->yName()))];
+            $uses = ['x' => self::column($draft, $experiment, $x, $way->xFormula, $way->xName(), $isOfRuns), 'y' => self::column($draft, $experiment, $y, $named($way->yFormula), $named($way->yName()), $isOfRuns)];
             $draft->create(Figure::class, [
-                'experiment_id' => $experiment->id, 'title' => '', 'options' => ['x' => $uses['x'], 'panels' => [['y' => [$uses['y']]]], 'points' => 'apart'],
+                'experiment_id' => $experiment->id, 'title' => '', 'options' => ['x' => $uses['x'], 'panels' => [['y' => [$uses['y']]]], 'points' => 'apart', 'bars' => $isOfRuns],
                 'position' => 1 + (int) Figure::query()->where('experiment_id', $experiment->id)->max('position'),
             ]);
             $isThroughOrigin = $relation === Relation::Proportional;
             $hasLine && LineBook::made($draft, $experiment, [
-                'symbol' => null, 'title' => "Slope of {$way->title()}", 'method' => $isThroughOrigin ? 'relation' : 'slope', 'is_per_run' => true,
+                'symbol' => null, 'title' => "Slope of {$way->title()}", 'method' => $isThroughOrigin ? 'relation' : 'slope', 'is_per_run' => ! $isOfRuns,
             ], ['uses' => $uses] + ($isThroughOrigin ? ['texts' => ['relation' => $relation->value]] : []));
 
             return "Took {$way->title()} into the working";
         });
     }
 
-    /** @return string symbol of a column with these cells: the one there is, or a new one */
-    private static function column(Draft $draft, Experiment $experiment, string $of, string $formula, string $name): string
+    /** @return string symbol of a column with these cells, of the rows or of the runs: the one there is, or a new one */
+    private static function column(Draft $draft, Experiment $experiment, string $of, string $formula, string $name, bool $isOfRuns): string
     {
         if ($formula === $of) {
             return $of;
         }
         $rows = NotebookRows::of($experiment);
         $plain = static fn (string $text): string => str_replace(' ', '', $text);
-        $there = $rows->columns->first(static fn (Column $c): bool => $c->formula !== null && $plain($c->formula) === $plain($formula));
+        $there = $isOfRuns ? $rows->lines->first(static fn (Line $l): bool => $l->is_per_run && $l->method === 'formula' && $plain($l->options['texts']['formula'] ?? '') === $plain($formula))
+            : $rows->columns->first(static fn (Column $c): bool => $c->formula !== null && $plain($c->formula) === $plain($formula));
         if ($there !== null) {
             return $there->symbol;
         }
@@ -65,8 +69,13 @@ final readonly class WayBook
             default => 'sq',
         };
 
+        $symbol = self::free($rows, str_replace('.', '_', "{$kind}_{$of}"));
+        if ($isOfRuns) {
+            return LineBook::made($draft, $experiment, ['symbol' => $symbol, 'title' => $name, 'method' => 'formula', 'is_per_run' => true], ['texts' => ['formula' => Formula::parse($formula)->text]])->symbol;
+        }
+
         return ColumnBook::made($draft, $rows, [
-            'symbol' => self::free($rows, "{$kind}_{$of}"), 'name' => $name, 'kind' => ColumnKind::Derived->value, 'formula' => Formula::parse($formula)->text, 'unit' => '',
+            'symbol' => $symbol, 'name' => $name, 'kind' => ColumnKind::Derived->value, 'formula' => Formula::parse($formula)->text, 'unit' => '',
         ])->symbol;
     }
 

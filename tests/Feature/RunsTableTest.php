@@ -93,6 +93,32 @@ final class RunsTableTest extends TestCase
         self::assertSame(2, $mean()['n']);
     }
 
+    public function test_the_runs_are_made_straight_and_a_relation_is_laid_through_them(): void
+    {
+        $run = $this->runs['full trial 1'];
+        $ways = $this->getJson("/api/runs/{$run}/ways?x=c&y=r")->assertOk();
+        self::assertSame(9, $ways->json('n'));
+        self::assertSame('proportional', $ways->json('ways.0.relation'));
+        $this->postJson("/api/runs/{$run}/ways", ['x' => 'c', 'y' => 'r', 'relation' => 'inverse_of_line', 'hasLine' => true])->assertCreated()->assertJsonPath('undo', 'Took 1/r against c into the working');
+        $now = $this->getJson($this->path())->json();
+        $lines = array_column($now['lines'], null, 'symbol');
+        self::assertSame([true, '1/r'], [$lines['inv_r']['isPerRun'], $lines['inv_r']['texts']['formula']]);
+        self::assertSame(['c', ['inv_r'], true], [end($now['figures'])['x'], end($now['figures'])['panels'][0]['y'], end($now['figures'])['bars']]);
+        self::assertFalse(end($now['lines'])['isPerRun']);
+        $slope = array_column($this->getJson($this->path('worked'))->json('worked'), null, 'symbol')[end($now['lines'])['symbol']];
+        self::assertNull($slope['problem']);
+        self::assertLessThan(0.0, $slope['result']['value']);
+        // Once more, only as a figure: the column is there already.
+        $this->postJson("/api/runs/{$run}/ways", ['x' => 'c', 'y' => 'r', 'relation' => 'inverse_of_line', 'hasLine' => false])->assertCreated();
+        self::assertCount(count($now['lines']), $this->getJson($this->path())->json('lines'));
+
+        $relations = $this->getJson("/api/runs/{$run}/relations?x=c&y=r")->assertOk();
+        self::assertSame([9, 0], [$relations->json('n'), $relations->json('setAside')]);
+        $this->getJson("/api/runs/{$run}/relation?x=c&y=r&relation=proportional")->assertOk()->assertJsonPath('n', 9);
+        $this->getJson("/api/runs/{$run}/ways?x=c&y=m")->assertUnprocessable();
+        $this->getJson("/api/runs/{$run}/ways?x=c&y=gone")->assertUnprocessable()->assertJsonPath('detail', 'There is no column of numbers "gone" in this experiment. There are: t, m.');
+    }
+
     public function test_two_runs_are_compared_and_a_line_is_of_one_alone(): void
     {
         $worked = fn (string $symbol): array => array_column($this->getJson($this->path('worked'))->json('worked'), null, 'symbol')[$symbol];

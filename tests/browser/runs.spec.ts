@@ -94,6 +94,44 @@ test.describe('the runs table', () => {
     await expect(figure(page).getByRole('img', { name: /against t/ })).toBeVisible()
   })
 
+  test('a figure of the runs is made straight, and a relation is laid through them', async ({ page }) => {
+    const teacher = await openLoss(page)
+    // What was set in each run, typed in its cell.
+    await page.getByRole('button', { name: '+ typed column' }).click()
+    const form = page.getByRole('form', { name: 'New entry' })
+    await form.getByLabel('What is typed').fill('Strength')
+    await form.getByLabel('Symbol').fill('c')
+    await form.getByLabel('Unit').fill('mol/L')
+    await form.getByRole('button', { name: 'Add the entry' }).click()
+    await expect(form).toBeHidden()
+    for (const [strength, value] of [
+      ['full', '0.04'],
+      ['half', '0.022'],
+      ['quarter', '0.0115'],
+    ] as const) {
+      for (const trial of [1, 2, 3]) {
+        const cell = runs(page).getByRole('textbox', { name: `Strength of ${strength} trial ${trial}` })
+        await cell.fill(value)
+        await cell.press('Enter')
+      }
+    }
+    await page.getByRole('button', { name: 'figure of this table' }).click()
+    await expect(figure(page).getByRole('img', { name: /against c/ })).toBeVisible()
+    await page.getByRole('button', { name: 'relations …' }).click()
+    await expect(page.getByText(/against c of the runs/)).toBeVisible()
+    await page.getByRole('group', { name: 'Relations' }).getByRole('button').filter({ hasText: 'Proportional' }).click()
+    await look(page, 'runs-relation')
+    await page.getByRole('button', { name: 'Take it into the working' }).click()
+    const line = await teacher.resultOf('Proportional: slope1 against c')
+    // 0.0112, 0.0064 and 0.0033 g/s at 0.04, 0.022 and 0.0115 mol/L.
+    expect(Math.abs(line.value - 0.282)).toBeLessThan(0.01)
+    await page.getByRole('group', { name: 'Figures' }).getByRole('button').last().click()
+    await page.getByRole('button', { name: 'straighten …' }).click()
+    await page.getByRole('button', { name: /^Take .* into the working$/ }).click()
+    await expect(figure(page).getByRole('img', { name: /against/ })).toHaveAccessibleName(/9 runs in 3 conditions/)
+    await look(page, 'runs-straight')
+  })
+
   test('is put in order, copied, and read on a phone', async ({ page, context }) => {
     await openLoss(page)
     await page.getByRole('button', { name: 'every run' }).click()

@@ -36,7 +36,7 @@ final class RelationController
     {
         $work = ExperimentWork::of(NotebookRows::of($run->experiment));
         isset($work->worked->notebook->runs[$run->id]) || abort(404);
-        [$x, $y] = [$request->column('x', $work->rows), $request->column('y', $work->rows)];
+        [$x, $y] = [$request->plotted('x', $work->rows), $request->plotted('y', $work->rows)];
 
         return [Related::of($work->worked, $run->id, $x, $y, $request->span()), $x, $y];
     }

@@ -22,7 +22,7 @@ final class WayController
     {
         $work = ExperimentWork::of(NotebookRows::of($run->experiment));
         isset($work->worked->notebook->runs[$run->id]) || abort(404);
-        [$x, $y] = [$request->column('x', $work->rows), $request->column('y', $work->rows)];
+        [$x, $y] = [$request->plotted('x', $work->rows), $request->plotted('y', $work->rows)];
 
         return new JsonResponse(['x' => $x, 'y' => $y] + WaysShape::of(Straightened::of($work->worked, $run->id, $x, $y)));
     }
@@ -31,7 +31,7 @@ final class WayController
     {
         $rows = NotebookRows::of($run->experiment);
         $rows->runs->contains($run) || abort(404);
-        $book->take($run, $request->column('x', $rows), $request->column('y', $rows), $request->relation(), $request->boolean('hasLine'), $sender);
+        $book->take($run, $request->plotted('x', $rows), $request->plotted('y', $rows), $request->relation(), $request->boolean('hasLine'), $sender);
 
         return ChangeAnswer::to($run->experiment, $sender, 201);
     }

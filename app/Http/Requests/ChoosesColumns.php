@@ -6,6 +6,7 @@ namespace App\Http\Requests;
 
 use App\Notebook\NotebookRows;
 use Illuminate\Validation\ValidationException;
+use Welkion\Core\Notebook\Symbols;
 
 /** A request that names columns of numbers. */
 trait ChoosesColumns
@@ -20,6 +21,18 @@ trait ChoosesColumns
         return $this->numbers($which, $this->string($which)->toString(), $rows);
     }
 
+    /**
+     * @return string symbol of a column of the rows or of the runs table
+     *
+     * @throws ValidationException If it is neither.
+     */
+    public function plotted(string $which, NotebookRows $rows): string
+    {
+        $symbol = $this->string($which)->toString();
+
+        return self::isOfRuns($symbol, $rows) ? $symbol : $this->numbers($which, $symbol, $rows);
+    }
+
     /** @throws ValidationException If it is no column of numbers here. */
     private function numbers(string $which, string $symbol, NotebookRows $rows): string
     {
@@ -29,5 +42,12 @@ trait ChoosesColumns
         }
 
         return $symbol;
+    }
+
+    /** Whether it is a column of the runs table: an entry of each run, or what a line comes to in each. */
+    private static function isOfRuns(string $symbol, NotebookRows $rows): bool
+    {
+        return $rows->entries->where('is_per_run', true)->where('is_words', false)->contains('symbol', $symbol)
+            || $rows->lines->where('is_per_run', true)->contains('symbol', Symbols::base($symbol));
     }
 }

@@ -17,7 +17,7 @@ class RelationsRequest extends FormRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        $symbol = ['required', 'string', 'max:20'];
+        $symbol = ['required', 'string', 'max:41'];
         $end = ['numeric', static function (string $of, mixed $value, \Closure $fail): void {
             is_numeric($value) && is_finite((float) $value) || $fail(self::ENDS);
         }];

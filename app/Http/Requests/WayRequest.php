@@ -16,7 +16,7 @@ final class WayRequest extends FormRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        $symbol = ['required', 'string', 'max:20'];
+        $symbol = ['required', 'string', 'max:41'];
 
         return ['x' => [...$symbol, 'different:y'], 'y' => $symbol]
             + ($this->isMethod('POST') ? ['relation' => ['required', Rule::enum(Relation::class)], 'hasLine' => ['required', 'boolean:strict']] : []);

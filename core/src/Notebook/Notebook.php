@@ -91,6 +91,12 @@ final readonly class Notebook
         return $thing !== null && $thing->isPerRun;
     }
 
+    /** Whether symbols stand for columns of the runs table: of each run one value. */
+    public function areOfRuns(string ...$symbols): bool
+    {
+        return array_filter($symbols, fn (string $symbol): bool => ! $this->isPerRun($symbol)) === [];
+    }
+
     /** Text with the words of entries put in for their symbols in braces: "Amount of {analyte}". */
     public function worded(string $text): string
     {

@@ -18,7 +18,7 @@ use Welkion\Core\Working\Inputs;
 use Welkion\Core\Working\Mark;
 use Welkion\Core\Working\Outcome;
 
-/** Two columns of a run, or a span of it, looked at for the relation between them: nothing is kept. */
+/** Two columns of a run, or a span of it, or of the runs table, looked at for the relation between them: nothing is kept. */
 final readonly class Related
 {
     /** Of more points so many tell the relations apart as well, in the time a person waits. */
@@ -42,12 +42,13 @@ final readonly class Related
      */
     public static function of(WorkedNotebook $in, int $run, string $x, string $y, ?Span $span): self
     {
-        $columns = (new RowsForLine($in))->columns(new Line('', '', '', true, span: $span), $run, ['x' => $x, 'y' => $y], $span !== null);
+        $ofRun = $in->notebook->areOfRuns($x, $y) ? null : $run;
+        $columns = (new RowsForLine($in))->columns(new Line('', '', '', true, span: $span), $ofRun, ['x' => $x, 'y' => $y], $span !== null);
         if (is_string($columns)) {
             throw new InvalidQuantity($columns);
         }
 
-        return new self($columns['x'], $columns['y'], count($columns['x']->values), self::setAside($in, $run, $y, $x, $span));
+        return new self($columns['x'], $columns['y'], count($columns['x']->values), $ofRun === null ? self::runsAside($in->notebook) : self::setAside($in, $run, $y, $x, $span));
     }
 
     /** Points that are looked at when many relations are compared. */
@@ -116,6 +117,11 @@ final readonly class Related
     public function constants(string $relation, string $formula): array
     {
         return RelationFit::curve($relation, $formula, $this->x->name)->constants;
+    }
+
+    private static function runsAside(Notebook $notebook): int
+    {
+        return count(array_filter($notebook->runs, static fn (Run $run): bool => $run->aside !== null));
     }
 
     private static function setAside(WorkedNotebook $in, int $run, string $y, string $x, ?Span $span): int

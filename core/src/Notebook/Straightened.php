@@ -12,7 +12,7 @@ use Welkion\Core\Straighten\Straightening;
 use Welkion\Core\Straighten\Way;
 use Welkion\Core\Working\ColumnInput;
 
-/** Two columns of a run, plotted in the ways that may make them straight. */
+/** Two columns of a run, or of the runs table, plotted in the ways that may make them straight. */
 final readonly class Straightened
 {
     /** Of more points so many, evenly taken, tell the ways apart as well, in the time a person waits. */
@@ -35,7 +35,7 @@ final readonly class Straightened
      */
     public static function of(WorkedNotebook $in, int $run, string $x, string $y): self
     {
-        $columns = (new RowsForLine($in))->columns(new Line('', '', '', true), $run, ['x' => $x, 'y' => $y], false);
+        $columns = (new RowsForLine($in))->columns(new Line('', '', '', true), $in->notebook->areOfRuns($x, $y) ? null : $run, ['x' => $x, 'y' => $y], false);
         if (is_string($columns)) {
             throw new InvalidQuantity($columns);
         }

@@ -8,9 +8,13 @@ use PHPUnit\Framework\TestCase;
 use Welkion\Core\Exception\InvalidQuantity;
 use Welkion\Core\Exception\NotEnoughPoints;
 use Welkion\Core\Fitting\Relation;
+use Welkion\Core\Notebook\Entry;
+use Welkion\Core\Notebook\Related;
+use Welkion\Core\Notebook\Run;
 use Welkion\Core\Notebook\Straightened;
 use Welkion\Core\Notebook\WorkedNotebook;
 use Welkion\Core\Straighten\Way;
+use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Units\Unit;
 use Welkion\Core\Working\ColumnInput;
 
@@ -50,6 +54,27 @@ final class StraightenedTest extends TestCase
         self::assertEqualsWithDelta(-1.0, $told->way(Relation::Power)->slope->value, 0.02);
         self::assertSame('', $told->way(Relation::Power)->slope->unit->symbol);
         self::assertTrue($told->way(Relation::InverseOfLine)->intercept?->unit->measuresTheSameAs(Unit::parse('1/min')));
+    }
+
+    public function test_the_runs_table_is_made_straight_as_rows_are_without_what_is_set_aside(): void
+    {
+        $plain = static fn (float $value): Measured => Measured::of($value, 0.0, Unit::parse('mL'));
+        $runs = $volumes = [];
+        foreach ([1 => 10.0, 2 => 20.0, 3 => 25.0, 4 => 40.0, 5 => 50.0, 6 => 60.0] as $id => $volume) {
+            $volumes[$id] = $plain($volume);
+            // The mean pressure is 1000 / V, but for a run that leaked.
+            $made = Notebooks::run($id, ['p' => array_fill(0, 3, $id === 4 ? 3.0 : 1000.0 / $volume)]);
+            $runs[] = new Run($id, $id, $made->name, null, null, 'a', $made->data, aside: $id === 4 ? 'it leaked' : null);
+        }
+        $in = new WorkedNotebook(Notebooks::of([new Entry('V', 'Volume', Unit::parse('mL'), null, true, $volumes)], [Notebooks::column('p')], [Notebooks::line('P', 'statistics', ['column' => 'p'], isPerRun: true)], ...$runs));
+        $told = Straightened::of($in, 1, 'V', 'P');
+
+        self::assertSame([5, Relation::Inverse], [$told->n, $told->ways[0]->candidate->relation]);
+        self::assertEqualsWithDelta(1000.0, $told->ways[0]->slope->value, 1e-6);
+        $related = Related::of($in, 1, 'V', 'P', null);
+        self::assertSame([5, 1, Relation::Inverse], [$related->n, $related->setAside, $related->relations()[0]->relation]);
+        $this->expectExceptionMessage('"V" is one value and no column.');
+        Straightened::of($in, 1, 'V', 'p');
     }
 
     public function test_the_slopes_of_all_ways_are_those_of_exact_laws(): void

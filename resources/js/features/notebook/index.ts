@@ -13,5 +13,6 @@ export {
   type ReadingRequest,
   type Within,
 } from './useRuns'
+export { useDrawnFrom } from './useDrawnFrom'
 export { useColumns, useEntries, useFigures, useLines, useSpans, type LineBody, type LinePatch } from './useThings'
 export { useUndo } from './useUndo'

@@ -67,7 +67,7 @@ export function FigureHeader(props: FigureHeaderProps) {
           </button>
         </>
       )}
-      {figure === undefined || isRuns ? null : (
+      {figure === undefined ? null : (
         <>
           <button
             type="button"
@@ -87,15 +87,17 @@ export function FigureHeader(props: FigureHeaderProps) {
           >
             relations …
           </button>
-          <button
-            type="button"
-            className="word-button text-sm font-normal!"
-            aria-pressed={isFollowing}
-            title="A tangent follows the pointer; a click leaves it there"
-            onClick={props.onFollow}
-          >
-            {isFollowing ? 'tangent: follows' : 'tangent'}
-          </button>
+          {isRuns ? null : (
+            <button
+              type="button"
+              className="word-button text-sm font-normal!"
+              aria-pressed={isFollowing}
+              title="A tangent follows the pointer; a click leaves it there"
+              onClick={props.onFollow}
+            >
+              {isFollowing ? 'tangent: follows' : 'tangent'}
+            </button>
+          )}
         </>
       )}
       {isRuns ? null : (

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { measured } from '../../testing/examples'
 import { column, figure, notebook, run } from '../../testing/notebook'
 import type { RunsTable } from '../../lib/api/types'
-import { isOfRuns, runsCaption, runsColumns, runsInput } from './runsInput'
+import { runsColumns } from '../../lib/notebook/runsTable'
+import { isOfRuns, runsCaption, runsInput } from './runsInput'
 
 const RUNS = [
   { ...run(1), condition: 'full', trial: 1, name: 'full trial 1' },

@@ -1,45 +1,14 @@
 import { capital, lowerFirst } from '../../lib/notebook/labels'
-import type { Column, Figure, Notebook, Row, RunsTable, WorkedLine } from '../../lib/api/types'
+import type { Figure, Notebook, Row, RunsTable, WorkedLine } from '../../lib/api/types'
 import { drawingOf, inUnits, named } from '../../lib/figure/axisUnits'
 import type { DrawnRun, FigureInput } from '../../lib/figure/drawn'
 import type { Selection } from '../../lib/figure/selection'
-import { byCondition, cellOf } from '../../lib/notebook/runsTable'
+import { byCondition, cellOf, isNamedAlike, runsColumns } from '../../lib/notebook/runsTable'
 import { marksOf } from './figureInput'
 
 /** Whether a figure draws runs beside each other, not their rows. */
 export function isOfRuns(notebook: Notebook, figure: Figure | undefined): boolean {
   return figure !== undefined && !notebook.columns.some(({ symbol }) => symbol === figure.x)
-}
-
-/** A symbol that was made of a title says nothing more than it: slope1 of “Slope”. */
-function isNamedAlike(symbol: string, title: string): boolean {
-  return symbol.replace(/\d+$/, '') === title.toLowerCase()
-}
-
-/** The columns of the runs as those of a figure. */
-export function runsColumns(table: RunsTable): Column[] {
-  return table.columns.map(({ symbol, title, unit }, index) => ({
-    id: -1 - index,
-    symbol,
-    name: title,
-    shownName: isNamedAlike(symbol, title) ? symbol : title,
-    unit,
-    kind: 'derived',
-    role: null,
-    isRaw: false,
-    isSteady: false,
-    isWords: false,
-    formula: null,
-    decimals: null,
-    least: null,
-    most: null,
-    finest: null,
-    position: index,
-    uncertainty: 0,
-    uncertaintyOf: null,
-    isHidden: false,
-    width: null,
-  }))
 }
 
 /** What a figure of the runs draws: a point a run, told apart by condition, and the marks of the lines over the runs. */

@@ -9,7 +9,8 @@ import { useLookedAt } from '../figure'
 import { useRunsTable } from '../notebook'
 import { captionOf } from './caption'
 import { figureInput } from './figureInput'
-import { isOfRuns, runsCaption, runsColumns, runsInput } from './runsInput'
+import { runsColumns } from '../../lib/notebook/runsTable'
+import { isOfRuns, runsCaption, runsInput } from './runsInput'
 import { useNear } from './useNear'
 
 interface DrawingSource {

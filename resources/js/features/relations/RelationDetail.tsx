@@ -7,7 +7,7 @@ import { spanAt } from '../../lib/figure/spans'
 import { GoodnessWords } from '../../ui/GoodnessWords'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { Typeset } from '../../ui/Typeset'
-import { useLines } from '../notebook'
+import { useDrawnFrom, useLines } from '../notebook'
 import { ConstantsTable } from './ConstantsTable'
 import { RelationPicture } from './RelationPicture'
 import { StartSliders } from './StartSliders'
@@ -41,7 +41,8 @@ export function RelationDetail(props: RelationDetailProps) {
     band: hasBand ? ('drawn' as const) : ('hidden' as const),
   }
   const { data, error } = useRelation(run.id, notebook.revision, between, isAsked ? wish : null)
-  const column = (symbol: string) => notebook.columns.find((one) => one.symbol === symbol)
+  const { isOfRuns, columns } = useDrawnFrom(notebook, between.x)
+  const column = (symbol: string) => columns.find((one) => one.symbol === symbol)
   const [x, y] = [column(between.x), column(between.y)]
   if (x === undefined || y === undefined) return null
   const known = isAsked && error === null ? data : undefined
@@ -59,7 +60,7 @@ export function RelationDetail(props: RelationDetailProps) {
           : { spanId: there.id }
     const texts = Object.fromEntries(Object.entries(wish).filter(([, text]) => text !== '' && text !== 'hidden'))
     add.act(
-      { method: 'relation', title, isPerRun: true, uses: { x: between.x, y: between.y }, texts, ...span },
+      { method: 'relation', title, isPerRun: !isOfRuns, uses: { x: between.x, y: between.y }, texts, ...span },
       onTaken,
     )
   }

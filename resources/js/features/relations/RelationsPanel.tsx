@@ -7,7 +7,7 @@ import { pictureOf } from '../../lib/relations/picture'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { Waiting } from '../../ui/Waiting'
 import { WordSelect } from '../../ui/WordSelect'
-import { InKelvin } from '../notebook'
+import { InKelvin, useDrawnFrom } from '../notebook'
 import { RelationDetail } from './RelationDetail'
 import { RelationTile, TILE } from './RelationTile'
 import { useRelations } from './useRelations'
@@ -26,7 +26,8 @@ const FIRST = 4
 /** Takes the figure's place: every relation as a small preview over the points, and all of the chosen one. */
 export function RelationsPanel({ notebook, run, between, onBetween, onBack }: RelationsPanelProps) {
   const { data, error } = useRelations(run.id, notebook.revision, between)
-  const numbers = notebook.columns.filter(({ isWords }) => !isWords).map(({ symbol }) => symbol)
+  const { isOfRuns, columns } = useDrawnFrom(notebook, between.x)
+  const numbers = columns.filter(({ isWords }) => !isWords).map(({ symbol }) => symbol)
   const { x, y, from, to } = between
   const columnId = notebook.columns.find(({ symbol }) => symbol === x)?.id ?? 0
   return (
@@ -53,7 +54,7 @@ export function RelationsPanel({ notebook, run, between, onBetween, onBack }: Re
               onBetween({ x: one, y })
             }}
           />{' '}
-          of {run.name}
+          of {isOfRuns ? 'the runs' : run.name}
           {from === undefined || to === undefined ? null : (
             <>
               , {spanText({ columnId, from, to }, notebook.columns)} ·{' '}

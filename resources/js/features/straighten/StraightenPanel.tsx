@@ -5,7 +5,7 @@ import { unitText } from '../../lib/notebook/labels'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { Waiting } from '../../ui/Waiting'
 import { WordSelect } from '../../ui/WordSelect'
-import { InKelvin } from '../notebook'
+import { InKelvin, useDrawnFrom } from '../notebook'
 import { useTakeWay, useWays } from './useWays'
 import { WayTile } from './WayTile'
 
@@ -25,7 +25,8 @@ const FIRST = 6
 /** Takes the figure's place: small pictures of the ways to plot two columns, the best first, and what the chosen one means. */
 export function StraightenPanel({ notebook, run, x, y, onColumns, onBack }: StraightenPanelProps) {
   const { data, error } = useWays(notebook, run.id, x, y)
-  const numbers = notebook.columns.filter(({ isWords }) => !isWords).map(({ symbol }) => symbol)
+  const { isOfRuns, columns } = useDrawnFrom(notebook, x)
+  const numbers = columns.filter(({ isWords }) => !isWords).map(({ symbol }) => symbol)
   return (
     <section className="flex min-w-0 flex-col gap-3 lg:overflow-y-auto lg:pr-1" aria-labelledby="straighten-title">
       <div>
@@ -51,7 +52,7 @@ export function StraightenPanel({ notebook, run, x, y, onColumns, onBack }: Stra
                 onColumns(one, y)
               }}
             />{' '}
-            of {run.name}; below each line what is left over, enlarged
+            of {isOfRuns ? 'the runs' : run.name}; below each line what is left over, enlarged
           </span>
           <span className="flex-1" />
           <button

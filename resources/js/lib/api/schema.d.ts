@@ -6097,7 +6097,7 @@ export interface operations {
     relationsBetween: {
         parameters: {
             query: {
-                /** @description symbol of a column */
+                /** @description symbol of a column, of the rows or of the runs table */
                 x: string;
                 /** @description symbol of another one */
                 y: string;
@@ -6131,7 +6131,7 @@ export interface operations {
     tryRelation: {
         parameters: {
             query: {
-                /** @description symbol of a column */
+                /** @description symbol of a column, of the rows or of the runs table */
                 x: string;
                 /** @description symbol of another one */
                 y: string;
@@ -6175,7 +6175,7 @@ export interface operations {
     waysToStraighten: {
         parameters: {
             query: {
-                /** @description symbol of a column */
+                /** @description symbol of a column, of the rows or of the runs table */
                 x: string;
                 /** @description symbol of another one */
                 y: string;

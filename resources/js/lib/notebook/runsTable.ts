@@ -1,4 +1,4 @@
-import type { Measured, RunsColumn, RunsTable, RunSummary } from '../api/types'
+import type { Column, Measured, RunsColumn, RunsTable, RunSummary } from '../api/types'
 import { measuredText, unitText } from './labels'
 
 export type Cell = Measured | null
@@ -124,4 +124,35 @@ export function conditionsText(rows: readonly ConditionRow[], table: RunsTable, 
 /** A cell with its ±, without the unit its head tells. */
 export function cellText(cell: Cell): string {
   return cell === null ? '—' : measuredText({ ...cell, unit: '' })
+}
+
+/** A symbol that was made of a title says nothing more than it: slope1 of “Slope”. */
+export function isNamedAlike(symbol: string, title: string): boolean {
+  return symbol.replace(/\d+$/, '') === title.toLowerCase()
+}
+
+/** The columns of the runs as those of a figure. */
+export function runsColumns(table: RunsTable): Column[] {
+  return table.columns.map(({ symbol, title, unit }, index) => ({
+    id: -1 - index,
+    symbol,
+    name: title,
+    shownName: isNamedAlike(symbol, title) ? symbol : title,
+    unit,
+    kind: 'derived',
+    role: null,
+    isRaw: false,
+    isSteady: false,
+    isWords: false,
+    formula: null,
+    decimals: null,
+    least: null,
+    most: null,
+    finest: null,
+    position: index,
+    uncertainty: 0,
+    uncertaintyOf: null,
+    isHidden: false,
+    width: null,
+  }))
 }
