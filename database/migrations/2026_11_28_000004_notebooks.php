@@ -75,7 +75,6 @@ return new class extends Migration
             $table->string('name', 120);
             $table->double('from');
             $table->double('to');
-            $table->json('of_runs')->nullable()->comment('{number of a run: [from, to]} where it lies elsewhere');
         });
         Schema::create('figures', function (Blueprint $table): void {
             $table->id();

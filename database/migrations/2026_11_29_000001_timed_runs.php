@@ -6,7 +6,7 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-/** Timed runs: when they began and ended by the clock of their benches, and the markers dropped in runs. */
+/** Timed runs: when they began and ended by the clock of their benches, and the markers dropped in them. */
 return new class extends Migration
 {
     public function up(): void
@@ -26,8 +26,7 @@ return new class extends Migration
         Schema::create('markers', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('run_id')->constrained()->cascadeOnDelete();
-            $table->double('at')->nullable()->comment('of a timed run: s after it began');
-            $table->unsignedBigInteger('row')->nullable()->comment('of any other: number of the row');
+            $table->double('at')->comment('s after the run began');
             $table->string('name', 120)->default('');
         });
     }

@@ -63,7 +63,7 @@ final class RandomChanges
         $symbol = 's'.$this->chance->getInt(1, 12);
         match ($kind) {
             0, 1 => $this->with(Entry::class, fn (Entry $e) => app(EntryBook::class)->type($experiment, $e, $e->is_words ? ['text' => $name] : ['typed' => "{$number} ± 0.1"], $e->is_per_run ? $this->run() : null, $sender)),
-            2 => app(EntryBook::class)->add($experiment, ['symbol' => $symbol, 'name' => $name, 'unit' => 'g', 'is_per_run' => $number > 10.0, 'is_words' => false], $sender),
+            2 => app(EntryBook::class)->add($experiment, ['symbol' => $symbol, 'name' => $name, 'unit' => 'g', 'is_per_run' => $number > 10.0, 'is_words' => false], null, null, $sender),
             3 => $this->with(Entry::class, static fn (Entry $e) => app(EntryBook::class)->change($experiment, $e, ['symbol' => $symbol, 'name' => $name], $sender)),
             4 => $this->with(Entry::class, static fn (Entry $e) => app(EntryBook::class)->remove($experiment, $e, $sender)),
             5 => app(ColumnBook::class)->add($experiment, ['kind' => 'derived', 'symbol' => $symbol, 'name' => $name, 'unit' => 'mL', 'formula' => "V * {$number}"], null, $sender),
