@@ -96,9 +96,14 @@ final class RunsTableTest extends TestCase
     public function test_the_runs_are_made_straight_and_a_relation_is_laid_through_them(): void
     {
         $run = $this->runs['full trial 1'];
+        $this->getJson("/api/runs/{$run}/ways?x=c&y=r")->assertUnprocessable()->assertJsonPath('detail', 'Straightening needs at least 5 points at different places, but there are 3.');
+        foreach (array_values($this->runs) as $i => $of) {
+            // A mole of acid in each litre gives 0.3 g/s, nearly.
+            $rate = array_merge(...array_values(self::RATES))[$i];
+            $this->putJson($this->path("entries/{$this->strength}/value"), ['typed' => (string) ($rate / 0.3 + 0.0001 * ($i % 3)), 'runId' => $of])->assertOk();
+        }
         $ways = $this->getJson("/api/runs/{$run}/ways?x=c&y=r")->assertOk();
-        self::assertSame(9, $ways->json('n'));
-        self::assertSame('proportional', $ways->json('ways.0.relation'));
+        self::assertSame([9, 'proportional'], [$ways->json('n'), $ways->json('ways.0.relation')]);
         $this->postJson("/api/runs/{$run}/ways", ['x' => 'c', 'y' => 'r', 'relation' => 'inverse_of_line', 'hasLine' => true])->assertCreated()->assertJsonPath('undo', 'Took 1/r against c into the working');
         $now = $this->getJson($this->path())->json();
         $lines = array_column($now['lines'], null, 'symbol');
