@@ -119,7 +119,7 @@ test.describe('the runs table', () => {
     await page.getByRole('button', { name: 'figure of this table' }).click()
     await expect(figure(page).getByRole('img', { name: /against c/ })).toBeVisible()
     await page.getByRole('button', { name: 'relations …' }).click()
-    await expect(page.getByText(/against c of the runs/)).toBeVisible()
+    await expect(page.getByRole('region', { name: 'Which relation is it?' })).toContainText('of the runs')
     await page.getByRole('group', { name: 'Relations' }).getByRole('button').filter({ hasText: 'Proportional' }).click()
     await look(page, 'runs-relation')
     await page.getByRole('button', { name: 'Take it into the working' }).click()

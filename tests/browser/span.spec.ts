@@ -132,7 +132,7 @@ test.describe('numbers of a span', () => {
     await page.keyboard.press('ArrowRight')
     for (let i = 0; i < 5; i++) await page.keyboard.press('Shift+ArrowRight')
     await expect(keys.getByText('0 to 50 s')).toBeVisible()
-    await keys.getByRole('button', { name: '“at rest”' }).click()
+    await keys.getByRole('button', { name: '“at rest”', exact: true }).click()
     await expect(keys.getByRole('button', { name: 'rename' })).toBeVisible()
   })
 })
