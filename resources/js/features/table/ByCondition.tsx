@@ -26,7 +26,7 @@ export function ByCondition({ table, rows, column, onRun }: ByConditionProps) {
   const sentence = scatterText(column)
   return (
     <table className="num w-full text-right text-sm">
-      <thead className="quiet bg-base-100 sticky top-0 font-sans">
+      <thead className="quiet bg-base-100 sticky top-0 z-10 font-sans">
         <tr>
           <th scope="col" className="py-1 pl-4 text-left">
             condition

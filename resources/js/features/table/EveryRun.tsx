@@ -45,7 +45,7 @@ export function EveryRun({ notebook, table, runs, order, current, onOrder, onRun
   }
   return (
     <table className="num w-full text-right text-sm">
-      <thead className="quiet bg-base-100 sticky top-0 font-sans">
+      <thead className="quiet bg-base-100 sticky top-0 z-10 font-sans">
         <tr>
           <th scope="col" className="py-1 pl-4 text-left">
             Run
