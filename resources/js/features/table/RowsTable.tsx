@@ -27,7 +27,7 @@ export function RowsTable({ notebook, rows, selection, onSelect }: RowsTableProp
   return (
     <div className="border-base-300 h-56 overflow-auto border-t" tabIndex={0} role="region" aria-label="Rows">
       <table className="num w-full text-right text-sm">
-        <thead className="quiet bg-base-100 sticky top-0">
+        <thead className="quiet bg-base-100 sticky top-0 z-10">
           <tr>
             <th scope="col" className="py-1 pl-4">
               {step === undefined ? 'row' : columnHead(step)}
