@@ -47,19 +47,16 @@ final class FitGoodness
     public static function ofLine(StraightLine $line, ColumnInput $x, ColumnInput $y): Goodness
     {
         $n = $line->count;
-        [$some, $rest, $told] = [[], [], Some::places($n, self::TOLD)];
-        $left = static fn (int $place): float => $y->values[$place] - $line->at($x->values[$place]);
-        foreach (Residuals::lookedAt($n) as $place) {
-            $some[] = $x->values[$place];
-            $rest[] = $left($place);
-        }
+        [$places, $told] = [Residuals::lookedAt($n), Some::places($n, self::TOLD)];
+        $residuals = $line->residuals($x->values, $y->values);
+        [$some, $rest] = [self::some($x->values, $places), self::some($residuals, $places)];
         $slope = new FittedConstant('a', $line->slope, $line->slopeError, $n - 2, null);
         $intercept = new FittedConstant('b', $line->intercept(), $line->errorAt(0.0), $n - 2, null);
 
         return new Goodness(
             $n, $n - 2, $line->rSquared, Measured::of($line->scatter * sqrt(($n - 2) / $n), 0.0, $y->unit->difference()), ['a' => $slope->interval(), 'b' => $intercept->interval()],
-            Residuals::of($some, $rest, [$some, array_fill(0, count($some), 1.0)])->bend(), self::some($x->values, $told), array_map($left, $told),
-            self::far(array_map($left, array_keys($x->values)), $n - 2, $x, $y), Origin::of(Relation::Linear, $intercept, $x, $y),
+            Residuals::of($some, $rest, [$some, array_fill(0, count($some), 1.0)])->bend(), self::some($x->values, $told), self::some($residuals, $told),
+            self::far($residuals, $n - 2, $x, $y), Origin::of(Relation::Linear, $intercept, $x, $y),
         );
     }
 
@@ -72,11 +69,18 @@ final class FitGoodness
      */
     private static function far(array $residuals, int $degreesOfFreedom, ColumnInput $x, ColumnInput $y): array
     {
-        $squares = array_sum(array_map(static fn (float $r): float => $r * $r, $residuals));
+        if ($degreesOfFreedom <= self::LEAST_OTHERS) {
+            return [];
+        }
+        $squares = 0.0;
+        foreach ($residuals as $residual) {
+            $squares += $residual * $residual;
+        }
+        // r² > 9 (S − r²) / (ν − 1), with r² on one side.
+        $limit = self::FAR ** 2 * $squares / ($degreesOfFreedom - 1 + self::FAR ** 2);
         $far = [];
         foreach ($residuals as $place => $residual) {
-            $others = $degreesOfFreedom > self::LEAST_OTHERS ? ($squares - $residual * $residual) / ($degreesOfFreedom - 1) : INF;
-            if ($residual * $residual > self::FAR ** 2 * $others && abs($residual) > self::ROUNDING * abs($y->values[$place])) {
+            if ($residual * $residual > $limit && abs($residual) > self::ROUNDING * abs($y->values[$place])) {
                 $far[$place] = abs($residual);
             }
         }

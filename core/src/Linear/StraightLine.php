@@ -68,7 +68,7 @@ final readonly class StraightLine
         $rss = $syy - $slope * $sxy;
         // The difference of two sums keeps its digits while it is not small beside them.
         if ($rss < self::CLOSE * $syy) {
-            $rss = self::squaresLeft($x, $y, $centre, $meanY, $slope);
+            $rss = self::squares(self::leftOver($x, $y, $centre, $meanY, $slope));
         }
         $scatter = $n > 2 ? sqrt($rss / ($n - 2)) : 0.0;
 
@@ -85,13 +85,34 @@ final readonly class StraightLine
 
     /**
      * @param  list<float>  $x
-     * @param  list<float>  $y
+     * @param  list<float>  $y  same length as $x
+     * @return list<float> how far each point lies above the line
      */
-    private static function squaresLeft(array $x, array $y, float $centre, float $meanY, float $slope): float
+    public function residuals(array $x, array $y): array
+    {
+        return self::leftOver($x, $y, $this->centre, $this->meanY, $this->slope);
+    }
+
+    /**
+     * @param  list<float>  $x
+     * @param  list<float>  $y
+     * @return list<float>
+     */
+    private static function leftOver(array $x, array $y, float $centre, float $meanY, float $slope): array
+    {
+        // Of very many points a call for each would take most of the time.
+        foreach ($x as $i => $at) {
+            $y[$i] -= $meanY + $slope * ($at - $centre);
+        }
+
+        return $y;
+    }
+
+    /** @param  list<float>  $residuals */
+    private static function squares(array $residuals): float
     {
         $sum = 0.0;
-        foreach ($x as $i => $at) {
-            $residual = $y[$i] - $meanY - $slope * ($at - $centre);
+        foreach ($residuals as $residual) {
             $sum += $residual * $residual;
         }
 

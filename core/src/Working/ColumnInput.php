@@ -31,6 +31,16 @@ final class ColumnInput
         return $this->isRising ??= Rising::is($this->values);
     }
 
+    /** @return array{float, float} the smallest and the largest value; not a number where there is none */
+    public function ends(): array
+    {
+        if ($this->values === []) {
+            return [NAN, NAN];
+        }
+
+        return $this->isRising() ? [$this->values[0], $this->values[count($this->values) - 1]] : [min($this->values), max($this->values)];
+    }
+
     /** Standard uncertainty of one row, with all it shares; 0 where nothing is known. */
     public function uncertainty(int $row): float
     {

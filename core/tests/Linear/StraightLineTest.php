@@ -22,6 +22,8 @@ final class StraightLineTest extends TestCase
         self::assertEqualsWithDelta(sqrt(0.8 / 10), $line->slopeError, 1e-15);
         self::assertEqualsWithDelta(sqrt(0.8 * (1 / 5 + 9 / 10)), $line->errorAt(0.0), 1e-14);
         self::assertEqualsWithDelta(0.6, $line->rSquared, 1e-14);
+        self::assertEqualsWithDelta([-0.8, 0.6, 1.0, -0.6, -0.2], $line->residuals([1.0, 2.0, 3.0, 4.0, 5.0], [2.0, 4.0, 5.0, 4.0, 5.0]), 1e-14);
+        self::assertEqualsWithDelta([1.0], $line->residuals([6.0], [6.8]), 1e-14, 'of other points, too');
     }
 
     public function test_what_is_left_over_keeps_its_digits_however_close_the_points_lie(): void

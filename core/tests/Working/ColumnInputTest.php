@@ -77,6 +77,15 @@ final class ColumnInputTest extends TestCase
         self::assertSame([true, true, true], [$rising->isRising(), $rising->stretch(1, 2)->isRising(), $rising->stretch(0, 3, [1])->isRising()]);
     }
 
+    public function test_its_ends_are_its_smallest_and_its_largest_value_however_it_goes(): void
+    {
+        $ends = static fn (float ...$values): array => (new ColumnInput('x', Unit::one(), array_values($values)))->ends();
+
+        self::assertSame([[1.0, 4.0], [1.0, 4.0], [2.0, 2.0]], [$ends(1.0, 3.0, 4.0), $ends(3.0, 4.0, 1.0, 2.0), $ends(2.0)]);
+        self::assertNan($ends()[0]);
+        self::assertNan($ends()[1]);
+    }
+
     public function test_a_result_gets_its_share_of_what_all_rows_have_in_common(): void
     {
         $total = CommonSources::work(new Total, new Inputs(['x' => self::column()]))->values['total'];

@@ -48,8 +48,7 @@ final readonly class Slope implements Method
         $simple = $perX->simplified();
         $warnings = $goodness->bends ? [new Warning('bends', 'A straight line leaves a pattern.', 'The points bend: take a shorter span, or another relation.')] : [];
 
-        // What was fitted has points.
-        [$from, $to] = [min($x->values ?: [0.0]), max($x->values ?: [0.0])];
+        [$from, $to] = $x->ends();
 
         return Outcome::of(['slope' => $slope->in($simple), 'intercept' => $intercept], 'y = slope · x + intercept', warnings: $warnings,
             marks: [Mark::curve([$from, $to], [$intercept->value + $slope->value * $from, $intercept->value + $slope->value * $to], 'slope')],

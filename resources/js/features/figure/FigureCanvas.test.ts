@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { FigureOption } from './echarts'
+import type { Room } from '../../lib/figure/key'
 import type { View } from '../../lib/figure/view'
 import { FigureCanvas, type PointerMoment } from './FigureCanvas'
 
@@ -196,6 +197,35 @@ describe('the drawing of a figure', () => {
     turn(100)
     expect(drawn.at(-1)).toEqual({ x: null, y: {} })
     expect(told).toEqual([{ min: 1, max: 9 }, null])
+  })
+
+  it('keeps up with a hand, and draws all there is once the hand rests', () => {
+    for (const isLarge of [true, false]) {
+      const { canvas, press } = movable()
+      const rooms: (boolean | undefined)[] = []
+      const option = (room: Room) => {
+        rooms.push(room.isMoving)
+        return AXES
+      }
+      canvas.draw(option, { isLarge })
+      vi.advanceTimersByTime(2 * FRAME_MS)
+      press('down', 60, 40, { shiftKey: true })
+      rooms.splice(0)
+      for (const x of [70, 80]) {
+        clock += 100
+        press('move', x, 40)
+      }
+      expect(rooms).toEqual(isLarge ? [true, true] : [undefined, undefined])
+      vi.advanceTimersByTime(140)
+      expect(rooms).toHaveLength(2)
+      clock += 1000
+      vi.advanceTimersByTime(10 + 2 * FRAME_MS)
+      expect(rooms.slice(2), `many points: ${isLarge}`).toEqual(isLarge ? [undefined] : [])
+      press('move', 90, 40)
+      canvas.close()
+      vi.advanceTimersByTime(1000)
+      expect(rooms, 'Nothing is drawn once it is closed.').toHaveLength(isLarge ? 4 : 3)
+    }
   })
 
   it('tells a hand that moves what is seen from one that picks', () => {

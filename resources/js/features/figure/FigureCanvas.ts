@@ -16,6 +16,8 @@ export interface PointerMoment {
 /** So much longer than a drawing took, the page is free for all else; less while a hand moves the figure and looks at nothing else. */
 const REST_SHARE = 2
 const REST_SHARE_MOVED = 0.25
+/** So long after the last move of a hand it is drawn with all its points again. */
+const SETTLED_MS = 150
 
 /** What is drawn, in the room there is, with what is seen of it. */
 export type Drawing = (room: Room, view: View) => FigureOption
@@ -45,6 +47,8 @@ export class FigureCanvas {
   private timer: ReturnType<typeof setTimeout> | null = null
   private freeAt = NEVER_DRAWN
   private rest = REST_SHARE
+  private isMoving = false
+  private settling: ReturnType<typeof setTimeout> | undefined
   private looked: ((view: View) => void) | null = null
   private whole: { of: Drawing; axes: DrawnAxes | null } | null = null
   private painted: DrawnAxes | null = null
@@ -80,7 +84,7 @@ export class FigureCanvas {
    */
   draw(option: Drawing, { isLarge = false, isAlongX = false }: DrawnHow = {}): void {
     this.wanted = { option, isLarge, isAlongX }
-    this.rest = REST_SHARE
+    if (!this.isMoving) this.rest = REST_SHARE
     this.whenFree()
   }
 
@@ -112,8 +116,19 @@ export class FigureCanvas {
     if (this.last === null) return
     this.wanted ??= this.last
     this.rest = REST_SHARE_MOVED
+    this.isMoving = this.last.isLarge
+    clearTimeout(this.settling)
+    if (this.isMoving)
+      this.settling = setTimeout(() => {
+        this.settle()
+      }, SETTLED_MS)
     if (this.frame === null && this.timer === null && performance.now() >= this.freeAt) this.paint()
     else this.whenFree()
+  }
+
+  private settle(): void {
+    this.isMoving = false
+    this.again()
   }
 
   private paint(): void {
@@ -130,7 +145,7 @@ export class FigureCanvas {
       this.renderer = renderer
       this.chart = echarts.init(this.host, null, { renderer })
     }
-    const made = option(this.room, this.view.view)
+    const made = option(this.isMoving ? { ...this.room, isMoving: true } : this.room, this.view.view)
     this.painted = drawnAxes(made)
     this.chart.setOption(made, {
       notMerge: false,
@@ -260,6 +275,7 @@ export class FigureCanvas {
   close(): void {
     if (this.frame !== null) cancelAnimationFrame(this.frame)
     if (this.timer !== null) clearTimeout(this.timer)
+    clearTimeout(this.settling)
     this.hand.abort()
     this.watcher.disconnect()
     this.chart.dispose()

@@ -4,6 +4,8 @@ import type { Ink } from './ink'
 export interface Room {
   width: number
   height: number
+  /** Whether a hand moves what is seen in it: it is drawn to keep up with the hand. */
+  isMoving?: boolean
 }
 
 export const USUAL_ROOM: Room = { width: 760, height: 560 }

@@ -48,7 +48,7 @@ export function notebookFigure(
   const left = Math.max(LEFT_PX, ...axes.map(({ letters }) => BESIDE_LABELS_PX + letters * LETTER_PX)) * ink.scale
   const width = room.width - left - rightPx
   const lines = runs.length * panels.flat().length
-  const inColumns = columnsFor(lines, width)
+  const inColumns = columnsFor(lines, width, room.isMoving)
   const key = figureKey(namesOf(input), ink, left, width)
   // What the key takes, as a part of all.
   const keyPart = Math.min(40, (100 * key.height) / Math.max(1, room.height))

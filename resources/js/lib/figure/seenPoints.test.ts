@@ -41,6 +41,8 @@ describe('the points that are seen', () => {
       690, 375, 150, 150,
     ])
     expect([columnsFor(0, 690), columnsFor(20, 100), columnsFor(1, -3)]).toEqual([690, 100, 1])
+    const moved = [1, 8, 20].map((lines) => columnsFor(lines, 690, true))
+    expect(moved, 'half as many while a hand moves them').toEqual([690, 188, 75])
   })
 
   it('keep the gaps of a line', () => {

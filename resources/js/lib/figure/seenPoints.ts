@@ -6,6 +6,8 @@ const MOST_IN_ONE = 4
 /** So many points a figure draws at the pace of a hand, and no line is drawn in fewer columns than these. */
 const MOST_IN_ALL = 12_000
 const FEWEST_COLUMNS = 150
+/** While a hand moves it, such a part of both. */
+const SHARE_WHILE_MOVED = 0.5
 
 /**
  * The points of a line, in the order of x, that can be seen of it: those within a range and their neighbours, and of more than can
@@ -42,10 +44,11 @@ export function seenPoints(points: readonly Point[], { min, max }: AxisRange, co
   return drawn
 }
 
-/** In how many columns each of some lines is drawn: one for each px where they are few. */
-export function columnsFor(lines: number, widthPx: number): number {
-  const most = MOST_IN_ALL / (MOST_IN_ONE * Math.max(1, lines))
-  return Math.max(1, Math.round(Math.min(widthPx, Math.max(FEWEST_COLUMNS, most))))
+/** In how many columns each of some lines is drawn: one for each px where they are few, fewer while a hand moves them. */
+export function columnsFor(lines: number, widthPx: number, isMoving = false): number {
+  const share = isMoving ? SHARE_WHILE_MOVED : 1
+  const most = share * Math.max(FEWEST_COLUMNS, MOST_IN_ALL / (MOST_IN_ONE * Math.max(1, lines)))
+  return Math.max(1, Math.round(Math.min(widthPx, most)))
 }
 
 /** The place of the first point at an x or behind it; `isBehind`: behind it. */
