@@ -101,11 +101,12 @@ final readonly class StraightLine
     private static function leftOver(array $x, array $y, float $centre, float $meanY, float $slope): array
     {
         // Of very many points a call for each would take most of the time.
+        $left = [];
         foreach ($x as $i => $at) {
-            $y[$i] -= $meanY + $slope * ($at - $centre);
+            $left[] = $y[$i] - $meanY - $slope * ($at - $centre);
         }
 
-        return $y;
+        return $left;
     }
 
     /** @param  list<float>  $residuals */

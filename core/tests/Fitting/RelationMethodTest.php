@@ -122,6 +122,8 @@ final class RelationMethodTest extends TestCase
         self::assertSame([[2.0, $y[1]]], self::goodness(self::work(['relation' => 'linear'], $x, $y))->far, 'Beside one much further away the other is not told.');
         self::assertSame([], self::goodness(self::work(['relation' => 'linear'], [1.0, 2.0, 3.0, 4.0, 5.0], [2.0, 4.0, 6.01, 8.0, 30.0]))->far, 'Three others tell no scatter.');
         self::assertSame([], self::goodness(self::work(['relation' => 'linear'], $x, array_map(static fn (float $at): float => 0.1 * $at, $x)))->far, 'What rounding leaves is nothing.');
+        $nearly = array_map(static fn (float $at): float => 1e6 * $at + ($at === 7.0 ? 1e-4 : 0.0), $x);
+        self::assertSame([], self::goodness(self::work(['relation' => 'linear'], $x, $nearly))->far, 'Nor is what large numbers lose.');
 
         $long = array_map(floatval(...), range(1, 2500));
         $wavy = array_map(static fn (float $at): float => 3.0 * $at + sin($at), $long);
