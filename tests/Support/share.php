@@ -3,21 +3,21 @@
 declare(strict_types=1);
 
 /*
- * One of several shares of the test classes of a folder, about as much work each, as a filter for PHPUnit:
- *   php tests/Support/share.php FOLDER SHARE SHARES
+ * The names of one of several shares of the test files, about as much work each:
+ *   php tests/Support/share.php PATTERN SHARE SHARES BETWEEN
  */
-[, $folder, $share, $shares] = $argv + [1 => '', 2 => '1', 3 => '1'];
-$classes = [];
-foreach (glob("{$folder}/*Test.php") ?: [] as $file) {
+[, $pattern, $share, $shares, $between] = $argv + [1 => '', 2 => '1', 3 => '1', 4 => ' '];
+$files = [];
+foreach (glob($pattern) ?: [] as $file) {
     // Nobody keeps account of how long each takes; a long file has many tests.
-    $classes[basename($file, '.php')] = (int) filesize($file);
+    $files[explode('.', basename($file))[0]] = (int) filesize($file);
 }
-arsort($classes);
+arsort($files);
 $sizes = array_fill(1, max(1, (int) $shares), 0);
 $named = array_fill(1, max(1, (int) $shares), []);
-foreach ($classes as $class => $size) {
+foreach ($files as $name => $size) {
     $lightest = (int) array_search(min($sizes), $sizes, true);
     $sizes[$lightest] += $size;
-    $named[$lightest][] = $class;
+    $named[$lightest][] = $name;
 }
-echo '/\\\\('.implode('|', $named[(int) $share] ?? ['NoSuchTest']).')::/';
+echo implode($between, $named[(int) $share] ?? ['NoSuchTest']);
