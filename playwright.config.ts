@@ -13,7 +13,8 @@ export default defineConfig({
   use: {
     baseURL: process.env.WELKION_ADDRESS ?? 'http://127.0.0.1:8420',
     viewport: { width: 1280, height: 800 },
-    trace: 'retain-on-failure',
+    // Recorded all along it would take a third of the time of the tests.
+    trace: 'on-first-retry',
     // A view is judged as it stands, not half way through a fade.
     contextOptions: { reducedMotion: 'reduce' },
     actionTimeout: 15_000,

@@ -72,7 +72,7 @@ final class TableFileTest extends TestCase
     {
         $run = $this->taken($this->paste("a,b\n1.50,7\n2.25,8\n3,1e-9\n")->json(), [[0, null, 'a', ''], [1, null, 'b', '']])->assertCreated()->json('made');
 
-        self::assertSame([['1.50', '7'], ['2.25', '8'], ['3.00', '1.0e-9']], array_map(static fn (array $r): array => [$r['cells']['a']['shown'], $r['cells']['b']['shown']], $this->rowsOf($run)));
+        self::assertSame([['1.50', '7'], ['2.25', '8'], ['3.00', '1e-9']], array_map(static fn (array $r): array => [$r['cells']['a']['shown'], $r['cells']['b']['shown']], $this->rowsOf($run)));
     }
 
     public function test_further_rows_go_into_the_columns_there_are_in_their_units(): void

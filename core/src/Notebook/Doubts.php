@@ -77,7 +77,7 @@ final readonly class Doubts
             $result = $other->symbol === $line->symbol || ($other->isPerRun && $run === null) ? null : $this->worked->line($other->symbol, $other->isPerRun ? $run : null)->result();
             foreach ($typed as $number) {
                 if ($result !== null && self::isRounded($number, $result)) {
-                    return [new Warning('rounded', "{$number} is the result of {$this->worked->notebook->numberOf($other->symbol)}, rounded.",
+                    return [new Warning('rounded', Digits::exact($number)." is the result of {$this->worked->notebook->numberOf($other->symbol)}, rounded.",
                         "Use its symbol {$other->symbol} instead: then all its digits count, its ± too, and it follows when something changes.")];
                 }
             }

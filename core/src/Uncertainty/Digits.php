@@ -93,11 +93,12 @@ final readonly class Digits
         return rtrim(rtrim($digits, '0'), '.').'e'.(int) $power;
     }
 
-    private static function exact(float $value): string
+    /** A number of which no ± is known, as it was typed; what was worked out with the digits that mean something. */
+    public static function exact(float $value): string
     {
         $written = (float) sprintf('%.'.self::EXACT_DIGITS.'g', $value);
         $isTyped = abs($written - $value) <= self::ROUNDING * abs($value);
 
-        return (string) json_encode($isTyped ? $written : (float) sprintf('%.'.self::WORKED_OUT_DIGITS.'g', $value));
+        return strtr((string) json_encode($isTyped ? $written : (float) sprintf('%.'.self::WORKED_OUT_DIGITS.'g', $value)), ['.0e' => 'e']);
     }
 }

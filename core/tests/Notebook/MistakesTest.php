@@ -164,6 +164,10 @@ final class MistakesTest extends TestCase
 
         self::assertSame(['1.234 is the result of ①, rounded. Use its symbol n instead: then all its digits count, its ± too, and it follows when something changes.'], self::doubts($in('2*1.234 [g]'), 'all'));
         self::assertSame(['1.23 is the result of ①, rounded. Use its symbol n instead: then all its digits count, its ± too, and it follows when something changes.'], self::doubts($in('2*c', 1.23), 'all'), 'Typed as an entry it is the same.');
+        $small = self::notebook(['m' => ['g', [1.0002e-5, 1.0002e-5]]], $lines('2*1.00e-5 [g]'));
+        self::assertSame([], self::doubts($small, 'all'), 'One digit may be any number.');
+        $small = self::notebook(['m' => ['g', [1.2341e-5, 1.2341e-5]]], $lines('2*1.234e-5 [g]'));
+        self::assertStringStartsWith('1.234e-5 is the result of ①, rounded.', implode('', self::doubts($small, 'all')));
         self::assertSame([], self::doubts($in('2*1.2 [g]'), 'all'), 'Two digits may be any number.');
         self::assertSame([], self::doubts($in('2*1.24 [g]'), 'all'), 'It is rounded to 1.23.');
         self::assertSame([], self::doubts($in('2*n'), 'all'));

@@ -1,14 +1,18 @@
-import type { Column, Figure, Notebook, Row, RunRows, RunSummary } from '../../lib/api/types'
+import type { Column, Figure, Notebook, RunRows, RunSummary } from '../../lib/api/types'
 import { counted, countOf } from '../../lib/format'
 import { capital, columnHead, isNamedByFormula, lowerFirst, rowName } from '../../lib/notebook/labels'
+
+/** A run that is drawn, with its rows. */
+export interface RunDrawn {
+  run: RunSummary
+  rows: RunRows
+}
 
 /** The caption a figure gets by itself: what is drawn, from what, and what was set aside and why. */
 export function captionOf(
   notebook: Notebook,
   figure: Figure | undefined,
-  run: RunSummary,
-  { rows, trustSentences, timed, typed }: RunRows,
-  others: readonly RunSummary[] = [],
+  drawn: readonly RunDrawn[],
   beyond = 0,
 ): string {
   if (figure?.caption != null) return `Figure 1. ${figure.caption}`
@@ -18,22 +22,38 @@ export function captionOf(
     if (one === undefined || one.shownName === one.symbol) return symbol
     return isNamedByFormula(one) ? one.shownName : `${lowerFirst(one.shownName)} ${columnHead(one)}`
   }
-  const drawn = (figure?.panels ?? []).flatMap(({ y, right }) => [...y, ...right]).map(named)
-  const aside = rows.filter((row) => row.setAside !== null)
-  const hurried = rows.filter((row) => !row.wasSteady && row.setAside === null).length
-  const asideText =
-    aside.length === 0
-      ? ''
-      : `, ${counted(typed?.asideCount ?? aside.length)} set aside (hollow, ${asideWords(aside, notebook.columns)})`
+  const heights = (figure?.panels ?? []).flatMap(({ y, right }) => [...y, ...right]).map(named)
+  const what = figure === undefined ? 'Readings' : `${capital(heights.join(', '))} against ${named(figure.x)}`
+  const inOrder = [...drawn].sort((a, b) => a.run.number - b.run.number)
   const beyondText = beyond === 0 ? '' : `, ${countOf(beyond, 'point')} beyond the axes`
-  const drawnText = (typed ?? timed)?.isThinned === true ? ` (${counted(rows.length)} of them drawn)` : ''
-  const hurriedText = hurried === 0 ? '' : `, ${hurried} taken before steady`
-  const what = figure === undefined ? 'Readings' : `${capital(drawn.join(', '))} against ${named(figure.x)}`
-  const runs = runNames([...others, run].sort((a, b) => a.number - b.number))
-  return (
-    `Figure 1. ${what}; ${runs}, ${countOf((timed ?? typed)?.rowCount ?? rows.length, (timed ?? typed) === null ? 'reading' : 'row')}${drawnText}${asideText}${hurriedText}${beyondText}.` +
-    trustSentences.map((sentence) => ` ${sentence}`).join('')
+  const trust = new Set(inOrder.flatMap(({ rows }) => rows.trustSentences))
+  return [
+    `Figure 1. ${what}; ${runNames(inOrder.map(({ run }) => run))}, ${rowsText(inOrder, notebook.columns)}${beyondText}.`,
+    ...trust,
+  ].join(' ')
+}
+
+/** How many rows there are of all runs that are drawn, how many of them are to be seen, and which do not count. */
+function rowsText(drawn: readonly RunDrawn[], columns: readonly Column[]): string {
+  const sum = (of: (rows: RunRows) => number) => drawn.reduce((all, { rows }) => all + of(rows), 0)
+  const count = sum(({ rows, timed, typed }) => (timed ?? typed)?.rowCount ?? rows.length)
+  const isOfReadings = drawn.every(({ rows }) => rows.timed === null && rows.typed === null)
+  const isThinned = drawn.some(({ rows: { timed, typed } }) => (typed ?? timed)?.isThinned === true)
+  const hurried = sum(({ rows }) => rows.filter((row) => !row.wasSteady && row.setAside === null).length)
+  const aside = drawn.flatMap(({ run, rows }) =>
+    rows.rows
+      .filter((row) => row.setAside !== null)
+      .map((row) => ({
+        name: drawn.length === 1 ? rowName(row, columns) : `${inSentence(run)}, ${rowName(row, columns)}`,
+        reason: row.setAside ?? '',
+      })),
   )
+  const asideCount = sum(({ rows, typed }) => typed?.asideCount ?? rows.filter((row) => row.setAside !== null).length)
+  return [
+    `${countOf(count, isOfReadings ? 'reading' : 'row')}${isThinned ? ` (${counted(sum(({ rows }) => rows.length))} of them drawn)` : ''}`,
+    ...(aside.length === 0 ? [] : [`${counted(asideCount)} set aside (hollow, ${asideWords(aside)})`]),
+    ...(hurried === 0 ? [] : [`${hurried} taken before steady`]),
+  ].join(', ')
 }
 
 const MOST_NAMED = 6
@@ -49,12 +69,16 @@ function runNames(runs: readonly RunSummary[]): string {
     ({ name, number }, i) => name === `Run ${number}` && number === (first?.number ?? 0) + i,
   )
   if (isNumbered && runs.length > 2) return `runs ${first?.number ?? ''} to ${last?.number ?? ''}`
-  return runs.map(({ name }) => name.replace(/^Run /, 'run ')).join(', ')
+  return runs.map(inSentence).join(', ')
+}
+
+function inSentence({ name }: RunSummary): string {
+  return name.replace(/^Run /, 'run ')
 }
 
 /** Each with its reason; where they are many, the reasons alone. */
-function asideWords(aside: readonly Row[], columns: readonly Column[]): string {
+function asideWords(aside: readonly { name: string; reason: string }[]): string {
   return aside.length > MOST_NAMED
-    ? [...new Set(aside.map(({ setAside }) => setAside ?? ''))].join('; ')
-    : aside.map((row) => `${rowName(row, columns)}: ${row.setAside ?? ''}`).join('; ')
+    ? [...new Set(aside.map(({ reason }) => reason))].join('; ')
+    : aside.map(({ name, reason }) => `${name}: ${reason}`).join('; ')
 }

@@ -1,10 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import { figure as figured, line, mark, notebook, ROWS, run, runRows, worked } from '../../testing/notebook'
+import type { Row, RunRows } from '../../lib/api/types'
 import { captionOf } from './caption'
 import { figureInput, marksOf } from './figureInput'
 
 const base = notebook()
 const [FIGURE] = base.figures
+const of = (id: number, rows: Row[], also: Partial<RunRows> = {}) => ({
+  run: run(id),
+  rows: runRows(id, rows, also),
+})
 
 describe('what the figure of Reason draws', () => {
   it('takes columns and runs of the notebook, the runs in their order', () => {
@@ -59,9 +64,8 @@ describe('what the figure of Reason draws', () => {
       [2, 2, 'Run 2'],
     ])
     expect(drawn('full', null, 'full')?.map(([, number]) => number)).toEqual([1, 2, 3])
-    const { run: named, rows } = trial(3, 'full')
-    expect(captionOf(base, FIGURE, named, rows, [trial(1, 'full').run, trial(2, 'half').run])).toContain(
-      '; 3 runs of 2 conditions, 4 readings',
+    expect(captionOf(base, FIGURE, [trial(3, 'full'), trial(1, 'full'), trial(2, 'half')])).toContain(
+      '; 3 runs of 2 conditions, 12 readings, 3 set aside (hollow, run 1, 11.00 mL: touched the glass; run 2, ',
     )
   })
 
@@ -96,14 +100,16 @@ describe('what the figure of Reason draws', () => {
   })
 
   it('writes its own caption: what, from what, and what was set aside and why', () => {
-    expect(
-      captionOf(base, FIGURE, run(2), runRows(2, ROWS, { trustSentences: ['The electrode is old.'] }), [run(1)]),
-    ).toBe(
-      'Figure 1. pH against volume of NaOH added V / mL; run 1, run 2, 4 readings, 1 set aside (hollow, 11.00 mL: touched the glass). The electrode is old.',
+    const old = { trustSentences: ['The electrode is old.'] }
+    const two = [of(2, ROWS, old), of(1, ROWS.slice(0, 2), old)]
+    expect(captionOf(base, FIGURE, two)).toBe(
+      'Figure 1. pH against volume of NaOH added V / mL; run 1, run 2, 6 readings, 1 set aside (hollow, run 2, 11.00 mL: touched the glass). The electrode is old.',
     )
-    expect(captionOf(base, FIGURE, run(2), runRows(2, ROWS), [], 1)).toMatch(/, 1 point beyond the axes\.$/)
+    expect(captionOf(base, FIGURE, [of(2, ROWS)], 1)).toMatch(
+      /4 readings, 1 set aside \(hollow, 11\.00 mL: touched the glass\), 1 point beyond the axes\.$/,
+    )
     const hurried = ROWS.slice(0, 1).map((one) => ({ ...one, wasSteady: false }))
-    expect(captionOf(base, undefined, run(2), runRows(2, hurried))).toBe(
+    expect(captionOf(base, undefined, [of(2, hurried)])).toBe(
       'Figure 1. Readings; run 2, 1 reading, 1 taken before steady.',
     )
   })
@@ -119,24 +125,27 @@ describe('what the figure of Reason draws', () => {
       unreadable: [],
       unreadableCount: 0,
     }
-    expect(captionOf(base, FIGURE, run(2), runRows(2, ROWS, { typed }))).toBe(
+    expect(captionOf(base, FIGURE, [of(2, ROWS, { typed })])).toBe(
       'Figure 1. pH against volume of NaOH added V / mL; run 2, 100,000 rows (4 of them drawn), 350 set aside (hollow, 11.00 mL: touched the glass).',
+    )
+    expect(captionOf(base, FIGURE, [of(2, ROWS, { typed }), of(1, ROWS)])).toContain(
+      'run 1, run 2, 100,004 rows (8 of them drawn), 351 set aside (hollow, run 1, 11.00 mL: touched the glass; run 2, ',
     )
   })
 
   it('begins a caption large where it begins with a word, and tells runs in their order', () => {
     const turned = figured('pH', [['V']])
-    expect(captionOf(base, turned, run(3), runRows(3, ROWS.slice(0, 2)), [run(2), run(1)])).toBe(
-      'Figure 1. Volume of NaOH added V / mL against pH; runs 1 to 3, 2 readings.',
+    expect(captionOf(base, turned, [of(3, ROWS.slice(0, 2)), of(2, []), of(1, ROWS.slice(0, 1))])).toBe(
+      'Figure 1. Volume of NaOH added V / mL against pH; runs 1 to 3, 3 readings.',
     )
     const named = { ...run(2), name: 'cold trial 2' }
-    expect(captionOf(base, turned, run(3), runRows(3, ROWS.slice(0, 2)), [named, run(1)])).toContain(
+    expect(captionOf(base, turned, [of(3, ROWS.slice(0, 2)), { ...of(2, []), run: named }, of(1, [])])).toContain(
       'run 1, cold trial 2, run 3, 2 readings',
     )
-    expect(captionOf(base, turned, run(4), runRows(4, ROWS.slice(0, 2)), [run(2), run(1)])).toContain(
+    expect(captionOf(base, turned, [of(4, ROWS.slice(0, 2)), of(2, []), of(1, [])])).toContain(
       'run 1, run 2, run 4, 2 readings',
     )
     const strange = figured('V', [['pH', 'q']])
-    expect(captionOf(base, strange, run(1), runRows(1, []))).toContain('pH, q against volume of NaOH')
+    expect(captionOf(base, strange, [of(1, [])])).toContain('pH, q against volume of NaOH')
   })
 })

@@ -67,14 +67,7 @@ export function useDrawing({ notebook, figure, worked, run, rows, shown, selecti
     caption:
       isRuns && figure !== undefined && table !== undefined
         ? runsCaption(notebook, figure, table)
-        : captionOf(
-            notebook,
-            figure,
-            run,
-            rows,
-            others.map((other) => other.run),
-            beyond,
-          ),
+        : captionOf(notebook, figure, [{ run, rows }, ...others], beyond),
     /** All of it, with nothing picked: for a picture. */
     plain: () => made({ rows, others }),
   }

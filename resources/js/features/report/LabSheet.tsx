@@ -26,7 +26,7 @@ export function LabSheet({ notebook, worked, run, rows }: LabSheetProps) {
     () => figureInput({ notebook, figure, worked, run, rows }),
     [notebook, figure, worked, run, rows],
   )
-  const caption = captionOf(notebook, figure, run, rows)
+  const caption = captionOf(notebook, figure, [{ run, rows }])
   const of = (symbol: string) =>
     worked.find((line) => line.symbol === symbol && (line.runId === null || line.runId === run.id))
   return (

@@ -9,6 +9,7 @@ import {
   scatterText,
   type ConditionRow,
 } from '../../lib/notebook/runsTable'
+import { unitText } from '../../lib/notebook/labels'
 import { RunSwatch } from '../../ui/RunSwatch'
 
 interface ByConditionProps {
@@ -39,15 +40,13 @@ export function ByCondition({ table, rows, column, onRun }: ByConditionProps) {
           {Array.from({ length: most }, (_, i) => (
             <th key={i} scope="col" className="pl-4">
               trial {i + 1}
-              {i === 0 ? <span className="block text-xs">{runsHead(column)}</span> : null}
+              <span className="block text-xs">{i === 0 ? runsHead(column) : unitText(column.unit)}</span>
             </th>
           ))}
-          <th scope="col" className="pl-4">
-            mean
-          </th>
-          {GROUPED.map(([name, words]) => (
+          {([['mean', 'mean'], ...GROUPED] as const).map(([name, words]) => (
             <th key={name} scope="col" className="pl-4 last:pr-4">
               {words}
+              <span className="block text-xs">{name === 'percent' ? ' ' : unitText(column.unit)}</span>
             </th>
           ))}
         </tr>
