@@ -1,10 +1,16 @@
 import { defineConfig } from '@playwright/test'
 
+/** Started copies, one a line: address and folder. Each worker has one of its own; what a test leaves at a bench no other one meets. */
+const copies = (process.env.WELKION_COPIES ?? '').split('\n').filter((line) => line !== '')
+const [address, folder] = (copies[Number(process.env.TEST_PARALLEL_INDEX ?? 0)] ?? '').split(/ (.*)/)
+if (address !== undefined && folder !== undefined) {
+  Object.assign(process.env, { WELKION_ADDRESS: address, WELKION_VAR: folder })
+}
+
 export default defineConfig({
   testDir: 'tests/browser',
   outputDir: 'var/playwright',
-  // One simulated bench serves all tests, one after the other.
-  workers: 1,
+  workers: Math.max(1, copies.length),
   // Shared machines stall now and then; a test that needs its second try is reported as flaky.
   retries: process.env.CI === undefined ? 0 : 1,
   timeout: 120_000,

@@ -77,7 +77,7 @@ final readonly class CalibrationBook
     {
         $group = $this->requireOpen($calibration);
         DB::transaction(static function () use ($group, $standards, $settings): void {
-            foreach ($group as $one) {
+            foreach (self::asTheyStand($group) as $one) {
                 $before = $one->standards;
                 $one->update(['standards' => $standards ?? $before, 'settings' => $settings + ($one->settings ?? [])]);
                 foreach ($one->readings as $reading) {
@@ -110,11 +110,12 @@ final readonly class CalibrationBook
             } catch (Refusal $refusal) {
                 throw count($group) > 1 ? $refusal->of("{$probe->title} {$probe->serial}") : $refusal;
             }
-            $taken[] = [$one, $mean, $this->celsius($one, $snapshots[$probe->bench_id])];
+            $taken[] = [$one, $mean, $snapshots[$probe->bench_id]];
         }
-        DB::transaction(function () use ($taken, $position): void {
-            foreach ($taken as [$one, $mean, $celsius]) {
-                $this->store($one, $position, $mean, $celsius);
+        DB::transaction(function () use ($group, $taken, $position): void {
+            self::asTheyStand($group);
+            foreach ($taken as [$one, $mean, $snapshot]) {
+                $this->store($one, $position, $mean, $this->celsius($one, $snapshot));
             }
         });
         foreach ($group as $one) {
@@ -143,7 +144,7 @@ final readonly class CalibrationBook
         }
         [$standards[$first], $standards[$second]] = [$standards[$second], $standards[$first]];
         DB::transaction(static function () use ($group, $standards): void {
-            foreach ($group as $one) {
+            foreach (self::asTheyStand($group) as $one) {
                 $one->update(['standards' => $standards]);
                 foreach ($one->readings as $reading) {
                     $reading->update(['value' => self::valueOf($one, $reading->position, $reading->celsius)]);
@@ -185,6 +186,24 @@ final readonly class CalibrationBook
         foreach ($this->requireOpen($calibration) as $one) {
             $one->update(['state' => Calibration::DROPPED]);
         }
+    }
+
+    /**
+     * With what was changed of them since they were asked for: a value that was typed while a bench was read counts for that reading.
+     *
+     * @param  non-empty-list<Calibration>  $group
+     * @return non-empty-list<Calibration> the same, each held until the transaction ends
+     */
+    private static function asTheyStand(array $group): array
+    {
+        foreach ($group as $one) {
+            $now = Calibration::query()->whereKey($one->id)->lockForUpdate()->firstOrFail();
+            $now->isOpen() || throw Refusal::calibrationClosed();
+            $one->setRawAttributes($now->getAttributes(), true);
+            $one->load('readings');
+        }
+
+        return $group;
     }
 
     private static function fresh(Calibration $calibration): Calibration

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Calibration\CalibrationBook;
+use App\Exceptions\Refusal;
 use App\Models\Bench;
+use App\Models\Calibration;
 use App\Models\CalibrationReading;
 use App\Models\User;
 use Tests\TestCase;
@@ -132,6 +135,26 @@ final class CalibrationTest extends TestCase
         self::assertEqualsWithDelta(6.864, $this->patchJson("/api/calibrations/{$id}", $buffers('phosphate', 'borax'))->json('standards.0.valueHere'), 0.002, 'Bates, at 25 °C.');
         self::assertSame(25.0, (float) $warm->json('celsius'));
         self::assertNull($this->getJson("/api/calibrations/{$id}")->json('standards.0.reading'));
+    }
+
+    public function test_what_is_typed_while_the_bench_is_read_counts_for_that_reading(): void
+    {
+        $calibration = Calibration::query()->findOrFail($this->opened());
+        $this->patchJson("/api/calibrations/{$calibration->id}", ['settings' => ['celsius' => 31.0]])->assertOk();
+        self::assertNull($calibration->setting('celsius'), 'Asked for before that.');
+        $taken = $this->app->make(CalibrationBook::class)->takeReading($calibration, 0, takeAnyway: true);
+
+        self::assertSame(31.0, $taken->readings->firstOrFail()->celsius);
+        self::assertSame(31.0, CalibrationReading::query()->where('calibration_id', $calibration->id)->firstOrFail()->celsius);
+        $late = Calibration::query()->findOrFail($calibration->id);
+        $this->deleteJson("/api/calibrations/{$calibration->id}")->assertSuccessful();
+        try {
+            $this->app->make(CalibrationBook::class)->takeReading($late, 1, takeAnyway: true);
+            self::fail('It was left meanwhile.');
+        } catch (Refusal $refusal) {
+            self::assertSame(409, $refusal->status);
+        }
+        self::assertSame(1, CalibrationReading::query()->where('calibration_id', $calibration->id)->count());
     }
 
     public function test_a_bottle_from_the_shelf_brings_its_lot_and_says_when_it_has_expired(): void

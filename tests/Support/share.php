@@ -3,21 +3,21 @@
 declare(strict_types=1);
 
 /*
- * The names of one of several shares of the test files, about as much work each:
- *   php tests/Support/share.php PATTERN SHARE SHARES BETWEEN
+ * One of several shares of the test classes of a folder, about as much work each, as a filter for PHPUnit:
+ *   php tests/Support/share.php FOLDER SHARE SHARES
  */
-[, $pattern, $share, $shares, $between] = $argv + [1 => '', 2 => '1', 3 => '1', 4 => ' '];
-$files = [];
-foreach (glob($pattern) ?: [] as $file) {
+[, $folder, $share, $shares] = $argv + [1 => '', 2 => '1', 3 => '1'];
+$classes = [];
+foreach (glob("{$folder}/*Test.php") ?: [] as $file) {
     // Nobody keeps account of how long each takes; a long file has many tests.
-    $files[explode('.', basename($file))[0]] = (int) filesize($file);
+    $classes[basename($file, '.php')] = (int) filesize($file);
 }
-arsort($files);
+arsort($classes);
 $sizes = array_fill(1, max(1, (int) $shares), 0);
 $named = array_fill(1, max(1, (int) $shares), []);
-foreach ($files as $name => $size) {
+foreach ($classes as $class => $size) {
     $lightest = (int) array_search(min($sizes), $sizes, true);
     $sizes[$lightest] += $size;
-    $named[$lightest][] = $name;
+    $named[$lightest][] = $class;
 }
-echo implode($between, $named[(int) $share] ?? ['NoSuchTest']);
+echo '/\\\\('.implode('|', $named[(int) $share] ?? ['NoSuchTest']).')::/';

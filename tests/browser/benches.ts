@@ -12,6 +12,22 @@ export async function truthOf(page: Page, bench: string): Promise<Record<string,
   return Object.fromEntries(truth.map(({ key, value }) => [key, value]))
 }
 
+/** Something is done at a simulated bench, whatever page is open. */
+export async function act(page: Page, bench: string, details: Record<string, unknown>): Promise<void> {
+  await post(page, `/api/benches/${await benchNamed(page, bench)}/acts`, details)
+}
+
+async function post(page: Page, path: string, data: Record<string, unknown> = {}): Promise<void> {
+  const token = (await page.context().cookies()).find(({ name }) => name === 'XSRF-TOKEN')?.value ?? ''
+  const headers = {
+    'X-XSRF-TOKEN': decodeURIComponent(token),
+    Accept: 'application/json',
+    'Request-Key': randomUUID(),
+  }
+  const answer = await page.request.post(path, { headers, data })
+  if (!answer.ok()) throw new Error(`${path} was answered ${answer.status()}: ${await answer.text()}`)
+}
+
 /** Sets every probe of a bench to its maker's line: near enough for a lesson about something else. */
 export async function setByMaker(page: Page, bench: string): Promise<void> {
   const found = await page.request.get(`/api/benches/${await benchNamed(page, bench)}`)
@@ -19,14 +35,9 @@ export async function setByMaker(page: Page, bench: string): Promise<void> {
     probes: { id: number; calibration: unknown }[]
     recording: { runId: number } | null
   }
-  const token = (await page.context().cookies()).find(({ name }) => name === 'XSRF-TOKEN')?.value ?? ''
-  const post = (path: string) =>
-    page.request.post(path, {
-      headers: { 'X-XSRF-TOKEN': decodeURIComponent(token), Accept: 'application/json', 'Request-Key': randomUUID() },
-    })
   // Left open by a test that failed.
-  if (recording !== null) await post(`/api/runs/${recording.runId}/finish`)
+  if (recording !== null) await post(page, `/api/runs/${recording.runId}/finish`)
   for (const { id, calibration } of probes) {
-    if (calibration === null) await post(`/api/probes/${id}/calibrations/factory`)
+    if (calibration === null) await post(page, `/api/probes/${id}/calibrations/factory`)
   }
 }

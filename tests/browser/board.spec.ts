@@ -1,13 +1,10 @@
 import { expect, test, type Browser, type Page } from '@playwright/test'
 import AxeBuilder from '@axe-core/playwright'
 import { setByMaker } from './benches'
+import { look } from './table'
 import { Teacher } from './teacher'
 
 /** Throwaway pictures for whoever works on the screens. */
-async function look(page: Page, name: string): Promise<void> {
-  if (process.env.LOOK !== undefined) await page.screenshot({ path: `${process.env.LOOK}/${name}.png` })
-}
-
 /** A phone that has never been here. */
 async function phone(browser: Browser): Promise<Page> {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } })

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react'
+import { useLayoutEffect, useRef } from 'react'
 
 function isTyping(target: EventTarget | null): boolean {
   return (
@@ -10,10 +10,11 @@ function isTyping(target: EventTarget | null): boolean {
 /** Runs an action on a single key, unless a person is typing, holds a modifier, or a dialog is open. */
 export function useKey(key: string, action: (() => void) | null): void {
   const latest = useRef(action)
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = action
   })
-  useEffect(() => {
+  // Once it is seen it is heard: an effect of its own would begin after the drawing of a figure.
+  useLayoutEffect(() => {
     function handleKeyDown(event: KeyboardEvent) {
       if (event.key.toLowerCase() !== key.toLowerCase() || event.repeat) return
       if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return

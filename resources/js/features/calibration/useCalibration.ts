@@ -41,19 +41,25 @@ export function useOpenCalibration(probeId: number) {
   })
 }
 
-/** Everything that can be done to an open calibration; each answers with the calibration as it then stands. */
+/**
+ * Everything that can be done to an open calibration; each answers with the calibration as it then stands. One goes after the
+ * other: a reading that is taken right behind a typed value is one of that value.
+ */
 export function useCalibrationActions(calibrationId: number) {
   const client = useQueryClient()
   const path = { calibration: calibrationId }
+  const scope = { id: `calibration ${calibrationId}` }
   function onSuccess(calibration: Calibration) {
     client.setQueryData(['calibration', calibrationId], calibration)
   }
   const takeReading = useMutation({
+    scope,
     mutationFn: (body: { position: number; takeAnyway?: boolean }) =>
       answerOf(api.POST('/api/calibrations/{calibration}/readings', { params: { path }, body })),
     onSuccess,
   })
   const dropReading = useMutation({
+    scope,
     mutationFn: (position: number) =>
       answerOf(
         api.DELETE('/api/calibrations/{calibration}/readings/{position}', { params: { path: { ...path, position } } }),
@@ -61,16 +67,19 @@ export function useCalibrationActions(calibrationId: number) {
     onSuccess,
   })
   const exchange = useMutation({
+    scope,
     mutationFn: (body: { first: number; second: number }) =>
       answerOf(api.POST('/api/calibrations/{calibration}/exchange', { params: { path }, body })),
     onSuccess,
   })
   const change = useMutation({
+    scope,
     mutationFn: (body: { standards?: StandardsChoice; settings?: CalibrationSettings }) =>
       answerOf(api.PATCH('/api/calibrations/{calibration}', { params: { path }, body })),
     onSuccess,
   })
   const keep = useMutation({
+    scope,
     mutationFn: () => answerOf(api.POST('/api/calibrations/{calibration}/keep', { params: { path } })),
     onSuccess: (calibration) => {
       onSuccess(calibration)

@@ -42,6 +42,7 @@ export function figureInput({
     name: of.name,
     rows: data.rows,
   })
+  const height = column(there.panels[0]?.y[0] ?? '')
   const spanIds = new Set(notebook.lines.flatMap(({ spanId }) => spanId ?? []))
   const runs = byColour(
     [...others, { run, rows }].sort((a, b) => a.run.position - b.run.position),
@@ -56,7 +57,10 @@ export function figureInput({
       ...marksOf(notebook, worked, run.id),
       ...others.flatMap((other) => curvesOf(notebook, worked, other.run.id, runs)),
       ...(x.kind === 'time' ? markerMarks(rows.markers, x) : []),
-      ...pinnedIn(rows, x, column(there.panels[0]?.y[0] ?? '')),
+      ...pinnedIn(rows, x, height),
+      ...others.flatMap((other) =>
+        pinnedIn(other.rows, x, height).map((mark) => ({ ...mark, runNumber: numberIn(runs, other.run.id) })),
+      ),
     ],
     ...(x.kind === 'time' ? { isTight: true } : {}),
     spans: notebook.spans
@@ -67,7 +71,7 @@ export function figureInput({
   return inUnits(input, there)
 }
 
-/** What was noted at rows of the run in hand, at the points of the first column. */
+/** What was noted at rows of a run, at the points of the first column. */
 function pinnedIn(rows: RunRows, x: Column, y: Column | undefined): PlacedMark[] {
   return y === undefined ? [] : pinnedMarks(rows.markers, rows.rows, x, y)
 }
@@ -123,8 +127,12 @@ function curvesOf(
   runs: readonly DrawnRun[],
 ): PlacedMark[] {
   const own = worked.filter((line) => line.runId === runId)
-  const { number } = runs.find(({ id }) => id === runId) ?? { number: 1 }
   return marksOf(notebook, own, runId)
     .filter(({ kind }) => kind === 'curve')
-    .map((mark) => ({ ...mark, text: '', runNumber: number }))
+    .map((mark) => ({ ...mark, text: '', runNumber: numberIn(runs, runId) }))
+}
+
+/** The number a run is drawn by: that of its colour. */
+function numberIn(runs: readonly DrawnRun[], runId: number): number {
+  return runs.find(({ id }) => id === runId)?.number ?? 1
 }

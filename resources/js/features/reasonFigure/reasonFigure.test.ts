@@ -90,6 +90,22 @@ describe('what the figure of Reason draws', () => {
     ])
   })
 
+  it('draws what was noted at a point of any run, of others in the colour of their run', () => {
+    const noted = (id: number, name: string) => runRows(id, ROWS, { markers: [{ id, at: null, row: 2, name }] })
+    const input = figureInput({
+      notebook: base,
+      figure: FIGURE,
+      worked: [],
+      run: run(1),
+      rows: noted(1, 'first drop'),
+      others: [{ run: run(2), rows: noted(2, 'turned pink') }],
+    })
+    expect(input?.marks?.map(({ kind, text, runNumber }) => [kind, text, runNumber])).toEqual([
+      ['point', 'first drop', undefined],
+      ['point', 'turned pink', 2],
+    ])
+  })
+
   it('names marks by the number of their line and tells the result at the first', () => {
     const lines = [
       worked('Veq', 1, { marks: [mark('vertical'), mark('point', { label: 'half' }), mark('curve', { label: '' })] }),

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { answerOf, api } from '../../lib/api/client'
 import type { Between } from '../../lib/relations/between'
+import { untilAnswered } from '../notebook'
 
 /** Which curve is laid through them. */
 export interface Wish {
@@ -13,8 +14,10 @@ export interface Wish {
 }
 
 export function useRelations(run: number, revision: number, between: Between) {
+  const queryKey = ['relations', run, between, revision]
   return useQuery({
-    queryKey: ['relations', run, between, revision],
+    queryKey,
+    placeholderData: untilAnswered(queryKey),
     queryFn: ({ signal }) =>
       answerOf(api.GET('/api/runs/{run}/relations', { params: { path: { run }, query: between }, signal })),
     retry: false,

@@ -215,7 +215,7 @@ export function markSeries(columns: readonly Column[], panel: number, input: Fig
         ...placing,
         data: pairs(mark.x, mark.y),
         symbolSize: 16,
-        itemStyle: { color: 'transparent', borderColor: ink.primary, borderWidth: 2 },
+        itemStyle: { color: 'transparent', borderColor: markColour(mark, ink), borderWidth: 2 },
         label: text('top', mark.text),
       })),
     ...own
@@ -226,7 +226,7 @@ export function markSeries(columns: readonly Column[], panel: number, input: Fig
         ...placing,
         data: pairs(mark.x, mark.y),
         symbol: 'none',
-        lineStyle: { color: mark.runNumber === undefined ? ink.primary : runColour(ink, mark.runNumber), width: 2 },
+        lineStyle: { color: markColour(mark, ink), width: 2 },
         // Beyond the end of a falling curve there is often the axis: its name stands above it.
         endLabel: {
           ...text('right', mark.text),
@@ -247,6 +247,11 @@ export function markSeries(columns: readonly Column[], panel: number, input: Fig
         })),
       ),
   ]
+}
+
+/** What belongs to another run than that in hand has the colour of its run. */
+function markColour({ runNumber }: PlacedMark, ink: Ink): string {
+  return runNumber === undefined ? ink.primary : runColour(ink, runNumber)
 }
 
 export function pickedSeries(input: FigureInput, ink: Ink) {
