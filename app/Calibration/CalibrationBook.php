@@ -197,10 +197,8 @@ final readonly class CalibrationBook
     private static function asTheyStand(array $group): array
     {
         foreach ($group as $one) {
-            $now = Calibration::query()->whereKey($one->id)->lockForUpdate()->firstOrFail();
-            $now->isOpen() || throw Refusal::calibrationClosed();
-            $one->setRawAttributes($now->getAttributes(), true);
-            $one->load('readings');
+            $one->newQuery()->whereKey($one->id)->lockForUpdate()->first();
+            $one->refresh()->isOpen() || throw Refusal::calibrationClosed();
         }
 
         return $group;

@@ -4,7 +4,6 @@ import { setByMaker } from './benches'
 import { look } from './table'
 import { Teacher } from './teacher'
 
-/** Throwaway pictures for whoever works on the screens. */
 /** A phone that has never been here. */
 async function phone(browser: Browser): Promise<Page> {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } })

@@ -1,3 +1,4 @@
+import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { sentenceOf } from '../../lib/api/problem'
 import type { Figure, Notebook } from '../../lib/api/types'
@@ -5,8 +6,8 @@ import { askedPanels, swapped, withEnds } from '../../lib/figure/axisUnits'
 import type { DrawnAxes } from '../../lib/figure/view'
 import { columnHead } from '../../lib/notebook/labels'
 import { TypedField } from '../entries/TypedField'
-import { useFigures } from '../notebook'
-import { AxisFields, type AskedAxis, type AxisPart } from './AxisFields'
+import { inTurn, notebookKey, useFigures } from '../notebook'
+import { AxisFields, type AskedAxis, type AxisChange, type AxisPart } from './AxisFields'
 
 interface AskedPanel {
   y: string[]
@@ -36,17 +37,29 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
   const unitOf = (symbol: string | undefined) => notebook.columns.find((one) => one.symbol === symbol)?.unit ?? ''
   // What was refused stays in its field, and so does why, until it is typed anew.
   const [refused, setRefused] = useState<{ field: string; words: string } | null>(null)
-  const act = (field: string, drawing: Omit<Parameters<typeof change.act>[0], 'figure'>) => {
+  const client = useQueryClient()
+  // What is typed into two fields quickly is asked one after the other, each of the figure as it then stands.
+  const act = (field: string, drawing: (now: Figure) => Omit<Parameters<typeof change.act>[0], 'figure'>) => {
     setRefused((before) => (before?.field === field ? null : before))
-    change.ask({ figure: figure.id, ...drawing }).catch((problem: unknown) => {
+    const newest = () =>
+      client.getQueryData<Notebook>(notebookKey(notebook.id))?.figures.find(({ id }) => id === figure.id) ?? figure
+    inTurn(notebook.id, () => change.ask({ figure: figure.id, ...drawing(newest()) })).catch((problem: unknown) => {
       setRefused({ field, words: sentenceOf(problem) })
     })
   }
-  const panels = askedPanels(figure.panels)
-  const changePanel = (field: string, index: number, panel: Partial<AskedPanel>) => {
-    act(field, { panels: panels.map((one, i) => (i === index ? { ...one, ...panel } : one)) })
+  const changePanel = (
+    field: string,
+    index: number,
+    change: (panel: Figure['panels'][number]) => Partial<AskedPanel>,
+  ) => {
+    act(field, ({ panels }) => ({
+      panels: askedPanels(panels).map((asked, i) => {
+        const panel = panels[i]
+        return i === index && panel !== undefined ? { ...asked, ...change(panel) } : asked
+      }),
+    }))
   }
-  const fieldsOf = (axis: string, change: (field: string, asked: AskedAxis) => void) => ({
+  const fieldsOf = (axis: string, change: (field: string, made: AxisChange) => void) => ({
     refusal:
       refused?.field.startsWith(`${axis} `) === true
         ? { ...refused, part: refused.field.slice(axis.length + 1) }
@@ -54,8 +67,8 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
     onRefuse: (part: AxisPart, words: string) => {
       setRefused({ field: `${axis} ${part}`, words })
     },
-    onChange: (part: AxisPart, asked: AskedAxis) => {
-      change(`${axis} ${part}`, asked)
+    onChange: (part: AxisPart, made: AxisChange) => {
+      change(`${axis} ${part}`, made)
     },
   })
   const other = swapped(figure)
@@ -70,7 +83,7 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
             type="button"
             className="word-button font-normal!"
             onClick={() => {
-              act('swap', other)
+              act('swap', () => other)
             }}
           >
             swap x and y
@@ -82,7 +95,7 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
           title="What is seen now becomes the ends of the axes"
           onClick={() => {
             const axes = seen()
-            if (axes !== null) act('view', withEnds(figure, axes))
+            if (axes !== null) act('view', (now) => withEnds(now, axes))
           }}
         >
           keep this view
@@ -95,8 +108,8 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
         name={`x: ${head(figure.x)}`}
         axis={figure.axis}
         unit={unitOf(figure.x)}
-        {...fieldsOf('x', (field, axis) => {
-          act(field, { axis })
+        {...fieldsOf('x', (field, made) => {
+          act(field, ({ axis }) => ({ axis: made(axis) }))
         })}
       />
       {figure.panels.map((panel, index) => (
@@ -105,8 +118,8 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
             name={`${panel.right.length > 0 ? 'left' : 'y'}: ${panel.y.map(head).join(', ')}`}
             axis={panel.axis}
             unit={unitOf(panel.y[0])}
-            {...fieldsOf(`left${index}`, (field, axis) => {
-              changePanel(field, index, { axis })
+            {...fieldsOf(`left${index}`, (field, made) => {
+              changePanel(field, index, ({ axis }) => ({ axis: made(axis) }))
             })}
           />
           {panel.right.length > 0 ? (
@@ -114,8 +127,8 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
               name={`right: ${panel.right.map(head).join(', ')}`}
               axis={panel.rightAxis}
               unit={unitOf(panel.right[0])}
-              {...fieldsOf(`right${index}`, (field, rightAxis) => {
-                changePanel(field, index, { rightAxis })
+              {...fieldsOf(`right${index}`, (field, made) => {
+                changePanel(field, index, ({ rightAxis }) => ({ rightAxis: made(rightAxis) }))
               })}
             />
           ) : null}
@@ -124,7 +137,7 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
             figure={figure}
             panel={panel}
             onChange={(columns) => {
-              changePanel('with', index, columns)
+              changePanel('with', index, () => columns)
             }}
           />
         </div>
@@ -133,10 +146,12 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
         <label className="flex items-baseline gap-1.5">
           <span className="quiet">Points</span>
           <select
+            key={`${figure.points ?? ''} ${refused?.field ?? ''}`}
             className="word-select"
-            value={figure.points ?? ''}
+            defaultValue={figure.points ?? ''}
             onChange={(event) => {
-              act('points', { points: (event.target.value || null) as Figure['points'] })
+              const points = (event.target.value || null) as Figure['points']
+              act('points', () => ({ points }))
             }}
           >
             <option value="">as they were recorded</option>
@@ -146,11 +161,13 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
         </label>
         <label className="flex items-center gap-1.5">
           <input
+            key={`${figure.bars} ${refused?.field ?? ''}`}
             type="checkbox"
             className="checkbox checkbox-sm"
-            checked={figure.bars}
+            defaultChecked={figure.bars}
             onChange={(event) => {
-              act('bars', { bars: event.target.checked })
+              const bars = event.target.checked
+              act('bars', () => ({ bars }))
             }}
           />
           their ± as bars
@@ -163,7 +180,7 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
         value={figure.caption ?? ''}
         maxLength={1000}
         onChange={(caption) => {
-          act('caption', { caption })
+          act('caption', () => ({ caption }))
         }}
       />
       {refused === null || !PLAIN_FIELDS.includes(refused.field) ? null : (

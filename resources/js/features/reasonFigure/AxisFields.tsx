@@ -7,6 +7,9 @@ import { TypedField } from '../entries/TypedField'
 /** What is asked of an axis; what is not said is as usual. */
 export type AskedAxis = Partial<ReturnType<typeof askedAxis>>
 
+/** Of an axis as it stands when its turn has come: what was typed just before counts, too. */
+export type AxisChange = (axis: Figure['axis']) => AskedAxis
+
 export type AxisPart = 'from' | 'to' | 'in' | 'divided'
 
 interface AxisFieldsProps {
@@ -17,13 +20,12 @@ interface AxisFieldsProps {
   /** What was refused, and why. */
   refusal: { part: string; words: string } | null
   onRefuse: (part: AxisPart, words: string) => void
-  onChange: (part: AxisPart, axis: AskedAxis) => void
+  onChange: (part: AxisPart, change: AxisChange) => void
 }
 
 /** The ends, unit and scale of one axis, in a line. */
 export function AxisFields({ name, axis, unit, refusal, onRefuse, onChange }: AxisFieldsProps) {
   const id = useId()
-  const asked = askedAxis(axis)
   const problemAt = (part: AxisPart) => (refusal?.part === part ? id : undefined)
 
   function handleEnd(which: 'from' | 'to', text: string) {
@@ -32,7 +34,7 @@ export function AxisFields({ name, axis, unit, refusal, onRefuse, onChange }: Ax
       onRefuse(which, `“${text}” is no number. Type one like 5 or 0.25, or nothing for an end that fits.`)
       return
     }
-    onChange(which, { ...asked, [which]: value })
+    onChange(which, (now) => ({ ...askedAxis(now), [which]: value }))
   }
 
   return (
@@ -63,7 +65,7 @@ export function AxisFields({ name, axis, unit, refusal, onRefuse, onChange }: Ax
         problemAt={problemAt('in')}
         onChange={(typed) => {
           // The ends were typed in the unit before.
-          onChange('in', { scale: axis.scale, unit: typed })
+          onChange('in', ({ scale }) => ({ scale, unit: typed }))
         }}
       />
       <label className="flex items-baseline gap-1.5">
@@ -72,7 +74,8 @@ export function AxisFields({ name, axis, unit, refusal, onRefuse, onChange }: Ax
           className="word-select"
           value={axis.scale}
           onChange={(event) => {
-            onChange('divided', { ...asked, scale: event.target.value as 'linear' | 'log' })
+            const scale = event.target.value as 'linear' | 'log'
+            onChange('divided', (now) => ({ ...askedAxis(now), scale }))
           }}
         >
           <option value="linear">evenly</option>

@@ -43,7 +43,7 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
           {figure.panels.length > 1 ? (
             <button
               type="button"
-              className="word-button px-0.5 font-normal!"
+              className="word-button m-0! min-h-[24px] min-w-[24px] font-normal!"
               aria-label={`Remove panel ${index + 1}`}
               onClick={() => {
                 draw(asked.filter((_, i) => i !== index))

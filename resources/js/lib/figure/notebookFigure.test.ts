@@ -29,6 +29,7 @@ interface Drawn {
   data: unknown[]
   xAxisIndex?: number
   lineStyle?: { type?: string; color?: string }
+  itemStyle?: { borderColor?: string }
   symbol?: string
   markLine?: { data: { xAxis?: number; yAxis?: number; label: { show?: boolean; formatter?: string } }[] }
   markArea?: { data: [{ xAxis: number }, { xAxis: number }][] }
@@ -153,10 +154,12 @@ describe('a figure of a notebook', () => {
 
   it('writes the name of a curve where the curve does not run, clear of other names', () => {
     const curve = (text: string, y: number[], x = y.map((_, i) => i)) => ({ ...mark('curve', { x, y }), text })
-    const offsets = (...marks: ReturnType<typeof curve>[]) => {
+    const toldOf = (marks: ReturnType<typeof curve>[], which: 0 | 1) => {
       const { named } = drawn({ marks })
-      return marks.map(({ text }) => named(text)[0]?.endLabel?.offset[1])
+      return marks.map(({ text }) => named(text)[0]?.endLabel?.offset[which])
     }
+    const offsets = (...marks: ReturnType<typeof curve>[]) => toldOf(marks, 1)
+    const places = (...marks: ReturnType<typeof curve>[]) => toldOf(marks, 0)
     const ten = Array.from({ length: 11 }, (_, i) => i)
     expect(offsets(curve('rises', ten)), 'Above its end; below runs the line.').toEqual([-16])
     expect(offsets(curve('falls', [...ten].reverse()))).toEqual([16])
@@ -173,8 +176,24 @@ describe('a figure of a notebook', () => {
     expect(offsets(curve('falls gently', gently)), 'As high as the curve is where the name begins.').toEqual([-42])
     expect(offsets(curve('level', [3, 3, 3]))).toEqual([-16])
     expect(offsets(curve('two ends', [5, 1]), curve('two ends, up', [1, 5]))).toEqual([16, -16])
-    expect(offsets(curve('one', ten), curve('another', ten), curve('elsewhere', [0, 5]))).toEqual([-16, -34, -16])
-    expect(offsets(curve('', ten), curve('alone', ten)), 'What has no name needs no room.').toEqual([-16, -16])
+    const three = [curve('one', ten), curve('another', ten), curve('elsewhere', [0, 5])]
+    expect(offsets(...three), 'One beside the other.').toEqual([-16, -16, -16])
+    expect(places(...three)).toEqual([-8, -8 - 3 * 8.5 - 12, -8])
+    expect(places(curve('', ten), curve('alone', ten)), 'What has no name needs no room.').toEqual([-8, -8])
+  })
+
+  it('draws a mark of another run in the colour of that run', () => {
+    const of = (kind: 'curve' | 'point', runNumber?: number) => ({
+      ...mark(kind, { x: [5, 6], y: [3, 4] }),
+      text: `${kind} ${runNumber ?? 'in hand'}`,
+      ...(runNumber === undefined ? {} : { runNumber }),
+    })
+    const { named } = drawn({ marks: [of('curve'), of('curve', 2), of('point'), of('point', 2)] })
+    const colours = ['curve in hand', 'curve 2'].map((name) => named(name)[0]?.lineStyle?.color)
+    const borders = ['point in hand', 'point 2'].map((name) => named(name)[0]?.itemStyle?.borderColor)
+    expect(colours).toEqual(borders)
+    expect(colours[0]).toBe(TEST_INK.primary)
+    expect(colours[1]).not.toBe(TEST_INK.primary)
   })
 
   it('knows marks by their columns alone: rules through all panels with words in the first, the rest at its own', () => {
@@ -263,7 +282,7 @@ describe('a figure of a notebook', () => {
     const rows = Array.from({ length: 200_000 }, (_, i) => row(i, i / 100, { pH: 7 + (i % 5) }))
     const { option } = drawn({ runs: [{ id: 1, number: 1, name: 'Run 1', rows }] })
     expect(option.xAxis[0]?.max).toBe(2000)
-  })
+  }, 30_000)
 
   it.each([1, 2, 3])('stacks %d panels without one lying over another', (count) => {
     const { option } = drawn({ panels: [[PH], [D], [column('T')]].slice(0, count) })

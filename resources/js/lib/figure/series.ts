@@ -231,7 +231,7 @@ export function markSeries(columns: readonly Column[], panel: number, input: Fig
         endLabel: {
           ...text('right', mark.text),
           align: 'right' as const,
-          offset: [-8, nameOffset(mark, curves.slice(0, place)) * ink.scale],
+          offset: nameOffset(mark, curves.slice(0, place)).map((px) => px * ink.scale),
         },
       })),
     ...own
@@ -315,7 +315,10 @@ export function nextSeries(next: number, x: Column, range: AxisRange, ink: Ink) 
   }
 }
 
-const LINE_PX = 18
+/** A letter of a name is about so wide; between two names, and from the end of a curve to its name. */
+const LETTER_PX = 8.5
+const BETWEEN_PX = 12
+const FROM_END_PX = 8
 /** Ends within such a part of what a curve spans are at the same place. */
 const SAME_END = 0.06
 /** Under its name lies about the last tenth of a curve, and a curve takes about so many px from its lowest to its highest. */
@@ -324,13 +327,17 @@ const HIGH_PX = 500
 /** Where a curve falls by more than that under its name, the name stands below. */
 const STEEP_PX = 30
 
-/** How far below its end the name of a curve stands, or above, where the curve itself does not run: clear of other names. */
-function nameOffset(mark: PlacedMark, before: readonly PlacedMark[]): number {
+/**
+ * How far from its end the name of a curve stands, to the right and down, where the curve itself does not run: before the names
+ * of curves that end there, too. Over each other they would leave the panel.
+ */
+function nameOffset(mark: PlacedMark, before: readonly PlacedMark[]): [number, number] {
   const end = ({ y }: PlacedMark) => y.at(-1) ?? 0
   const height = mark.y.reduce((most, one) => Math.max(most, Math.abs(one - end(mark))), 0)
   const fall = height === 0 ? 0 : (HIGH_PX * Math.max(0, underName(mark) - end(mark))) / height
-  const beside = before.filter((one) => one.text !== '' && Math.abs(end(one) - end(mark)) <= SAME_END * height).length
-  return fall > STEEP_PX ? 16 + LINE_PX * beside : -Math.round(16 + fall) - LINE_PX * beside
+  const beside = before.filter((one) => one.text !== '' && Math.abs(end(one) - end(mark)) <= SAME_END * height)
+  const taken = beside.reduce((sum, { text }) => sum + text.length * LETTER_PX + BETWEEN_PX, 0)
+  return [-FROM_END_PX - taken, fall > STEEP_PX ? 16 : -Math.round(16 + fall)]
 }
 
 /** How high a curve is where its name begins. */
