@@ -168,6 +168,9 @@ final class RunsTableTest extends TestCase
         $this->postJson($this->path('figures'), ['title' => '', 'x' => 'c', 'panels' => [['y' => ['m']]]])->assertUnprocessable()->assertJsonPath('detail', '"m" is no column here.');
         $this->postJson($this->path('figures'), ['title' => '', 'x' => 't', 'panels' => [['y' => ['r']]]])->assertUnprocessable();
         $this->patchJson($this->path("figures/{$figure}"), ['axis' => ['unit' => 'kg']])->assertUnprocessable();
+        $this->patchJson($this->path("figures/{$figure}"), ['axis' => ['unit' => 'mmol/L'], 'panels' => [['y' => ['r'], 'axis' => ['unit' => 'mg/s']]]])->assertOk();
+        $drawn = array_column($this->getJson($this->path())->json('figures'), null, 'id')[$figure];
+        self::assertEqualsWithDelta([['factor' => 1000.0, 'offset' => 0.0], ['factor' => 1000.0, 'offset' => 0.0]], [$drawn['axis']['shown']['c'] ?? null, $drawn['panels'][0]['axis']['shown']['r'] ?? null], 1e-9);
         $this->postJson($this->path('lines'), ['method' => 'slope', 'symbol' => 's', 'title' => 'Rate by strength', 'isPerRun' => false, 'uses' => ['x' => 'c', 'y' => 'r']])->assertCreated();
         $line = array_column($this->getJson($this->path('worked'))->json('worked'), null, 'symbol')['s'];
         // By the sums of all nine points.

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Notebook\ExperimentWork;
+use App\Notebook\NotebookRows;
 use Welkion\Core\Exception\UnitMismatch;
 use Welkion\Core\Notebook\Column;
 use Welkion\Core\Notebook\ColumnKind;
@@ -11,11 +13,13 @@ use Welkion\Core\Notebook\FigureAxis;
 use Welkion\Core\Notebook\FigureDrawing;
 use Welkion\Core\Notebook\FigurePanel;
 use Welkion\Core\Notebook\Notebook;
+use Welkion\Core\Notebook\RunsTable;
+use Welkion\Core\Units\Unit;
 
 /** What a figure draws and how in the shape of the HTTP API, with what makes values of columns those of their axes. */
 final readonly class DrawingShape
 {
-    public function __construct(private Notebook $notebook)
+    public function __construct(private Notebook $notebook, private NotebookRows $rows)
     {
     }
 
@@ -40,14 +44,20 @@ final readonly class DrawingShape
     {
         $shown = [];
         foreach ($axis->unit === null ? [] : $symbols as $symbol) {
-            $column = $this->notebook->columns[$symbol] ?? null;
+            $unit = ($this->notebook->columns[$symbol] ?? null)->unit ?? $this->ofRuns($symbol);
             try {
-                $shown += $column === null ? [] : [$symbol => $axis->conversion($column->unit)];
+                $shown += $unit === null ? [] : [$symbol => $axis->conversion($unit)];
             } catch (UnitMismatch) {
                 // Its column measures something else by now: it is drawn as it is.
             }
         }
 
         return ['scale' => $axis->isLogarithmic ? 'log' : 'linear', 'from' => $axis->from, 'to' => $axis->to, 'unit' => $axis->unit, 'shown' => (object) $shown];
+    }
+
+    /** Unit of a column of the runs table, which is that of its results; asked only where a figure of the runs has another. */
+    private function ofRuns(string $symbol): ?Unit
+    {
+        return (new RunsTable(ExperimentWork::of($this->rows)->worked))->units()[$symbol] ?? null;
     }
 }

@@ -57,7 +57,7 @@ final readonly class NotebookShapes
     public function figure(Figure $figure): array
     {
         return ['id' => $figure->id, 'title' => $figure->title, 'shownTitle' => $this->notebook->worded($figure->title), 'position' => $figure->position]
-            + (new DrawingShape($this->notebook))->of($figure->drawing());
+            + (new DrawingShape($this->notebook, $this->rows))->of($figure->drawing());
     }
 
     /** @return array<string, mixed> */

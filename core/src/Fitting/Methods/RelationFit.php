@@ -37,7 +37,7 @@ final readonly class RelationFit implements Method, NamesItsOutcomes
     {
         return new Declaration(
             'relation', 'Relation', 'Fits a curve through the points and gives its constants.',
-            'Least squares; curves that are not linear in their constants by a trust-region search (see the fitting of this core).',
+            'Least squares; curves that are not linear in their constants by a trust-region search (Moré, Lecture Notes in Mathematics 630, 1978).',
             [
                 Slot::column('x', 'x'), Slot::column('y', 'y'),
                 Slot::text('relation', 'Which relation', array_column(Relation::cases(), 'value'), default: ''),
