@@ -136,6 +136,7 @@ test.describe('what is seen of a figure', () => {
     await page.keyboard.press('+')
     await expect.poll(async () => Math.min(...(await labels(page)))).toBeGreaterThan(0)
     await page.getByLabel('x:').selectOption('T')
+    await expect(figure(page).getByRole('img', { name: / against T/ })).toBeVisible()
     await page.getByLabel('x:').selectOption('t')
     await expect.poll(() => labels(page)).toEqual([0, 20, 40, 60, 80, 100])
   })

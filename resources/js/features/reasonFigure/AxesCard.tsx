@@ -5,6 +5,7 @@ import type { Figure, Notebook } from '../../lib/api/types'
 import { askedPanels, swapped, withEnds } from '../../lib/figure/axisUnits'
 import type { DrawnAxes } from '../../lib/figure/view'
 import { columnHead } from '../../lib/notebook/labels'
+import { useAsked } from '../../ui/useAsked'
 import { TypedField } from '../entries/TypedField'
 import { inTurn, notebookKey, useFigures } from '../notebook'
 import { AxisFields, type AskedAxis, type AxisChange, type AxisPart } from './AxisFields'
@@ -38,6 +39,7 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
   // What was refused stays in its field, and so does why, until it is typed anew.
   const [refused, setRefused] = useState<{ field: string; words: string } | null>(null)
   const client = useQueryClient()
+  const [points, bars] = [useAsked(figure.points), useAsked(figure.bars)]
   // What is typed into two fields quickly is asked one after the other, each of the figure as it then stands.
   const act = (field: string, drawing: (now: Figure) => Omit<Parameters<typeof change.act>[0], 'figure'>) => {
     setRefused((before) => (before?.field === field ? null : before))
@@ -45,6 +47,8 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
       client.getQueryData<Notebook>(notebookKey(notebook.id))?.figures.find(({ id }) => id === figure.id) ?? figure
     inTurn(notebook.id, () => change.ask({ figure: figure.id, ...drawing(newest()) })).catch((problem: unknown) => {
       setRefused({ field, words: sentenceOf(problem) })
+      points.takeBack()
+      bars.takeBack()
     })
   }
   const changePanel = (
@@ -146,12 +150,12 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
         <label className="flex items-baseline gap-1.5">
           <span className="quiet">Points</span>
           <select
-            key={`${figure.points ?? ''} ${refused?.field ?? ''}`}
             className="word-select"
-            defaultValue={figure.points ?? ''}
+            value={points.shown ?? ''}
             onChange={(event) => {
-              const points = (event.target.value || null) as Figure['points']
-              act('points', () => ({ points }))
+              const wanted = (event.target.value || null) as Figure['points']
+              points.ask(wanted)
+              act('points', () => ({ points: wanted }))
             }}
           >
             <option value="">as they were recorded</option>
@@ -161,13 +165,13 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
         </label>
         <label className="flex items-center gap-1.5">
           <input
-            key={`${figure.bars} ${refused?.field ?? ''}`}
             type="checkbox"
             className="checkbox checkbox-sm"
-            defaultChecked={figure.bars}
+            checked={bars.shown}
             onChange={(event) => {
-              const bars = event.target.checked
-              act('bars', () => ({ bars }))
+              const areWanted = event.target.checked
+              bars.ask(areWanted)
+              act('bars', () => ({ bars: areWanted }))
             }}
           />
           their ± as bars
