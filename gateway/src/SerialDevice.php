@@ -110,6 +110,11 @@ final class SerialDevice implements Speaker
         return $packs;
     }
 
+    /** Time goes on at a real device; what it prints meanwhile is pending. */
+    public function wait(float $now): void
+    {
+    }
+
     private function pass(string $name, float $value, float $now): void
     {
         $reading = ['seq' => $this->nextSeq[$name]++, 't' => $now, 'v' => $value];

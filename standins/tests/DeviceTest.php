@@ -59,7 +59,7 @@ final class DeviceTest extends TestCase
         $hazel = new Device(new Hazel(new Randomizer(new Mt19937(3))), new Clock(self::START), self::START);
         $hazel->answer((string) json_encode(['do' => 'act', 'id' => 1, 'act' => 'speed', 'times' => 10]), self::START);
         $hazel->answer((string) json_encode(['do' => 'stream', 'channel' => 'pressure', 'rate' => 200]), self::START);
-        [$pack] = $hazel->due(self::START + 12.0);
+        $pack = array_merge(...$hazel->due(self::START + 6.0), ...$hazel->due(self::START + 12.0));
         $answer = $hazel->answer((string) json_encode(['do' => 'resume', 'channel' => 'pressure', 'after' => 0]), self::START + 12.0);
         $packs = array_slice($answer, 1);
 
@@ -68,6 +68,37 @@ final class DeviceTest extends TestCase
         self::assertSame(array_column($pack, 'seq'), array_merge(...array_map(static fn (array $of): array => array_column($of, 'seq'), $packs)));
         // A recorder reads lines of 8 MB.
         self::assertLessThan(4_000_000, max(array_map(static fn (array $of): int => strlen((string) json_encode($of)), $packs)));
+    }
+
+    public function test_goes_slower_when_more_falls_due_than_it_can_make_and_skips_nothing(): void
+    {
+        $hazel = new Device(new Hazel(new Randomizer(new Mt19937(3))), new Clock(self::START, 60), self::START);
+        $hazel->answer((string) json_encode(['do' => 'stream', 'channel' => 'pressure', 'rate' => 200]), self::START);
+        [$first] = $hazel->due(self::START + 10.0);
+        $hello = $hazel->answer('{"do":"hello"}', self::START + 10.0)[0];
+        [$next] = $hazel->due(self::START + 10.5);
+
+        self::assertCount(20_000, $first);
+        self::assertEqualsWithDelta(self::START + 100.0, $hello['clock'], 0.01, 'Its clock is where its readings are.');
+        self::assertCount(60 * 100, $next);
+        self::assertSame(end($first)['seq'] + 1, $next[0]['seq']);
+    }
+
+    public function test_keeps_no_more_of_a_fast_channel_than_its_memory_bears(): void
+    {
+        $hazel = new Device(new Hazel(new Randomizer(new Mt19937(3))), new Clock(self::START, 60), self::START);
+        $hazel->answer((string) json_encode(['do' => 'stream', 'channel' => 'pressure', 'rate' => 200]), self::START);
+        $made = 0;
+        for ($t = 1.0; $t <= 14.0; $t += 1.0) {
+            $made += count($hazel->due(self::START + $t)[0]);
+        }
+        $kept = $hazel->answer((string) json_encode(['do' => 'resume', 'channel' => 'pressure', 'after' => 0]), self::START + 14.0);
+
+        self::assertGreaterThan(150_000, $made);
+        self::assertLessThan($made, $kept[0]['count']);
+        self::assertGreaterThanOrEqual(120_000, $kept[0]['count']);
+        $last = end($kept);
+        self::assertSame($hazel->due(self::START + 14.1)[0][0]['seq'] - 1, end($last)['seq'], 'What is kept is what came last.');
     }
 
     public function test_forgets_readings_older_than_two_minutes(): void

@@ -14,6 +14,9 @@ final class Device implements Speaker
     /** A line of so many readings has some 2 MB; one of two minutes at full speed would be longer than a recorder reads. */
     private const MOST_IN_A_PACK = 20_000;
 
+    /** Of one moment: a bench that makes more than its machine can has to go slower, not to stop answering. */
+    private const MOST_AT_ONCE = 20_000;
+
     private const VERSION = 1;
 
     /** @var array<string, Sampler> */
@@ -75,13 +78,23 @@ final class Device implements Speaker
     {
         $benchNow = $this->clock->at($now);
         $packs = [];
-        while (($next = $this->earliest()) !== null && $this->samplers[$next]->dueAt() <= $benchNow) {
+        for ($made = 0; ($next = $this->earliest()) !== null && $this->samplers[$next]->dueAt() <= $benchNow; $made++) {
+            if ($made === self::MOST_AT_ONCE) {
+                $this->wait($now);
+
+                return $this->packed($packs);
+            }
             $this->passWorld($this->samplers[$next]->dueAt());
             $packs[$next][] = $this->samplers[$next]->take($this->world->reading($next), $now);
         }
         $this->passWorld($benchNow);
 
-        return array_map($this->pack(...), array_keys($packs), array_values($packs));
+        return $this->packed($packs);
+    }
+
+    public function wait(float $now): void
+    {
+        $this->clock->holdAt($this->passedTo, $now);
     }
 
     /** @return array<string, mixed> */
@@ -176,6 +189,15 @@ final class Device implements Speaker
     private function serials(): array
     {
         return array_map(static fn (ChannelDescription $c): string => "{$c->name} {$c->serial}", $this->world->channels());
+    }
+
+    /**
+     * @param  array<string, non-empty-list<array{seq: int, t: float, v: float, wall: float}>>  $readings  by channel
+     * @return list<list<array<string, mixed>>>
+     */
+    private function packed(array $readings): array
+    {
+        return array_map($this->pack(...), array_keys($readings), array_values($readings));
     }
 
     /**

@@ -10,6 +10,9 @@ final class Sampler
     /** How long a reading is kept, in seconds of the wall clock. */
     public const KEPT_S = 120.0;
 
+    /** How many are kept at most: two minutes at 1,000 a second, some 50 MB. */
+    public const MOST_KEPT = 120_000;
+
     /** Of an interval: a beat this little ahead is the last one, rounded. */
     private const SAME_BEAT = 1e-3;
 
@@ -49,9 +52,9 @@ final class Sampler
         $this->dueAt = (round($this->dueAt * $this->rateHz) + 1.0) / $this->rateHz;
         $this->kept[] = $reading;
         // Dropping the old in batches keeps this cheap however fast the bench runs.
-        if ($wallNow - $this->kept[0]['wall'] > 1.25 * self::KEPT_S) {
+        if ($wallNow - $this->kept[0]['wall'] > 1.25 * self::KEPT_S || count($this->kept) > 1.25 * self::MOST_KEPT) {
             $this->kept = array_values(array_filter(
-                $this->kept,
+                array_slice($this->kept, -self::MOST_KEPT),
                 static fn (array $r): bool => $wallNow - $r['wall'] <= self::KEPT_S,
             ));
         }

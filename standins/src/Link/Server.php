@@ -19,13 +19,24 @@ final class Server
 
     private const LONGEST_LINE = 4096;
 
+    /** So long a bench waits for someone who takes nothing any more; whoever comes back can ask for what was missed. */
+    public const PATIENCE_S = 10.0;
+
     /** @var \SplObjectStorage<ConnectionInterface, array{string, string}> each listener: its bench, the piece of a line it has sent so far */
     private \SplObjectStorage $listeners;
 
+    /** @var \SplObjectStorage<ConnectionInterface, float> since when a listener takes nothing more, clock on the wall in s */
+    private \SplObjectStorage $full;
+
     /** @param  non-empty-array<string, Speaker>  $devices  by name of the bench */
-    public function __construct(private readonly array $devices, string $address, LoopInterface $loop)
-    {
+    public function __construct(
+        private readonly array $devices,
+        string $address,
+        LoopInterface $loop,
+        private readonly float $patienceS = self::PATIENCE_S,
+    ) {
         $this->listeners = new \SplObjectStorage;
+        $this->full = new \SplObjectStorage;
         $server = new TcpServer($address, $loop);
         $server->on('connection', $this->welcome(...));
         $loop->addPeriodicTimer(self::TICK_S, fn () => $this->send(microtime(true)));
@@ -35,7 +46,11 @@ final class Server
     {
         $this->listeners[$connection] = [array_key_first($this->devices), ''];
         $connection->on('data', fn (string $data) => $this->hear($connection, $data));
-        $connection->on('close', fn () => $this->listeners->detach($connection));
+        $connection->on('drain', fn () => $this->full->detach($connection));
+        $connection->on('close', function () use ($connection): void {
+            $this->listeners->detach($connection);
+            $this->full->detach($connection);
+        });
     }
 
     private function hear(ConnectionInterface $connection, string $data): void
@@ -72,15 +87,41 @@ final class Server
     private function send(float $now): void
     {
         foreach ($this->devices as $bench => $device) {
+            $listeners = $this->listenersOf($bench);
+            if ($this->isAnyFull($listeners, $now)) {
+                $device->wait($now);
+
+                continue;
+            }
             foreach ([...$device->announcements(), ...$device->due($now)] as $message) {
                 $line = self::line($message);
-                foreach ($this->listeners as $connection) {
-                    if ($this->listeners[$connection][0] === $bench) {
-                        $connection->write($line);
+                foreach ($listeners as $connection) {
+                    if (! $connection->write($line) && ! $this->full->contains($connection)) {
+                        $this->full[$connection] = $now;
                     }
                 }
             }
         }
+    }
+
+    /** @return list<ConnectionInterface> */
+    private function listenersOf(string $bench): array
+    {
+        return array_values(array_filter(
+            iterator_to_array($this->listeners, false),
+            fn (ConnectionInterface $listener): bool => $this->listeners[$listener][0] === $bench,
+        ));
+    }
+
+    /** @param  list<ConnectionInterface>  $listeners  whoever has been full for too long is let go */
+    private function isAnyFull(array $listeners, float $now): bool
+    {
+        $full = array_filter($listeners, $this->full->contains(...));
+        foreach ($full as $listener) {
+            $now - $this->full[$listener] > $this->patienceS && $listener->close();
+        }
+
+        return $full !== [];
     }
 
     /** @param  array<array-key, mixed>  $message */

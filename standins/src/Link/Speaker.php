@@ -19,4 +19,7 @@ interface Speaker
 
     /** @return list<list<array<string, mixed>>> a SenML pack for each channel with readings that fell due */
     public function due(float $now): array;
+
+    /** Someone who listens cannot take more at present: nothing falls due until it can, where time can be made to wait. */
+    public function wait(float $now): void;
 }

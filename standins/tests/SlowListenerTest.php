@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Welkion\Standins\Tests;
+
+use PHPUnit\Framework\TestCase;
+use React\EventLoop\StreamSelectLoop;
+use React\Socket\TcpServer;
+use Welkion\Standins\Link\Clock;
+use Welkion\Standins\Link\Device;
+use Welkion\Standins\Link\Server;
+
+final class SlowListenerTest extends TestCase
+{
+    private StreamSelectLoop $loop;
+
+    private HurriedWorld $world;
+
+    protected function setUp(): void
+    {
+        $this->loop = new StreamSelectLoop;
+        $this->world = new HurriedWorld;
+    }
+
+    public function test_a_bench_waits_for_who_takes_nothing_and_goes_on_where_it_stood(): void
+    {
+        $deaf = $this->listener(60.0);
+        $this->turn(1.0);
+        $stood = $this->world->passed;
+        $this->turn(0.3);
+
+        self::assertGreaterThan(0.0, $stood);
+        self::assertSame($stood, $this->world->passed);
+
+        $text = '';
+        $this->loop->addReadStream($deaf, function ($deaf) use (&$text, $stood): void {
+            $text .= (string) fread($deaf, 1_000_000);
+            $this->world->passed > $stood && strlen($text) > 5_000_000 && $this->loop->stop();
+        });
+        $this->turn(20.0);
+        preg_match_all('/"seq":(\d+)/', $text, $found);
+        $numbers = array_slice(array_map(intval(...), $found[1]), 0, -1);
+
+        self::assertGreaterThan($stood, $this->world->passed);
+        self::assertSame(range($numbers[0], $numbers[0] + count($numbers) - 1), $numbers, 'Nothing is left out.');
+    }
+
+    public function test_a_bench_lets_go_who_takes_nothing_for_too_long(): void
+    {
+        $deaf = $this->listener(0.2);
+        $this->turn(1.0);
+        $stood = $this->world->passed;
+        $this->turn(0.3);
+
+        self::assertGreaterThan($stood, $this->world->passed, 'Nobody is waited for any more.');
+        fclose($deaf);
+    }
+
+    /** @return resource someone who asks for very much and reads nothing of it */
+    private function listener(float $patienceS)
+    {
+        $free = new TcpServer('127.0.0.1:0', $this->loop);
+        $address = (string) $free->getAddress();
+        $free->close();
+        $now = microtime(true);
+        new Server(['Hurried' => new Device($this->world, new Clock($now, 60), $now)], substr($address, strlen('tcp://')), $this->loop, $patienceS);
+        $listener = stream_socket_client($address);
+        self::assertIsResource($listener);
+        stream_set_blocking($listener, false);
+        fwrite($listener, '{"do":"stream","channel":"x","rate":20000}'."\n");
+
+        return $listener;
+    }
+
+    private function turn(float $seconds): void
+    {
+        $end = $this->loop->addTimer($seconds, fn () => $this->loop->stop());
+        $this->loop->run();
+        $this->loop->cancelTimer($end);
+    }
+}
