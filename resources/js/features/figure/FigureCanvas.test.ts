@@ -3,7 +3,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { FigureOption } from './echarts'
 import type { Room } from '../../lib/figure/key'
 import type { View } from '../../lib/figure/view'
-import { FigureCanvas, type PointerMoment } from './FigureCanvas'
+import { FigureCanvas } from './FigureCanvas'
+import type { PointerMoment } from './hands'
 
 const { init } = vi.hoisted(() => ({ init: vi.fn() }))
 vi.mock('./echarts', () => ({ echarts: { init } }))
@@ -216,6 +217,8 @@ describe('the drawing of a figure', () => {
         press('move', x, 40)
       }
       expect(rooms).toEqual(isLarge ? [true, true] : [undefined, undefined])
+      const replaced = () => (made.at(-1)?.setOption.mock.lastCall?.[1] as { replaceMerge: string[] }).replaceMerge
+      expect(replaced().includes('legend'), 'What does not move is drawn once.').toBe(!isLarge)
       vi.advanceTimersByTime(140)
       expect(rooms).toHaveLength(2)
       clock += 1000

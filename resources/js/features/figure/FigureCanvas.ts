@@ -5,13 +5,8 @@ import type { Plot } from '../../lib/figure/viewGesture'
 import { drawnAxes } from './drawnAxes'
 import { echarts, type FigureOption } from './echarts'
 import { FigureView, type Drawn } from './FigureView'
-
-export interface PointerMoment {
-  /** `away`: the hand was for something else. */
-  kind: 'down' | 'move' | 'up' | 'away'
-  x: number
-  y: number
-}
+import { listenToHands, type PointerMoment } from './hands'
+import { MovedParts, REPLACED } from './MovedParts'
 
 /** So much longer than a drawing took, the page is free for all else; less while a hand moves the figure and looks at nothing else. */
 const REST_SHARE = 2
@@ -49,6 +44,7 @@ export class FigureCanvas {
   private rest = REST_SHARE
   private isMoving = false
   private settling: ReturnType<typeof setTimeout> | undefined
+  private readonly parts = new MovedParts()
   private looked: ((view: View) => void) | null = null
   private whole: { of: Drawing; axes: DrawnAxes | null } | null = null
   private painted: DrawnAxes | null = null
@@ -64,10 +60,15 @@ export class FigureCanvas {
   /** @param isMovable whether wheel, hands and keys change what is seen of it */
   constructor(
     private readonly host: HTMLElement,
-    private readonly isMovable = false,
+    isMovable = false,
   ) {
     this.chart = echarts.init(host, null, { renderer: this.renderer })
-    this.listenToHands()
+    if (isMovable) {
+      const tell = (moment: PointerMoment) => {
+        for (const listener of this.listeners) listener(moment)
+      }
+      listenToHands(host, this.view, tell, this.hand.signal)
+    }
     this.watcher = new ResizeObserver(() => {
       this.chart.resize()
       // In another width names stand in other rows.
@@ -147,10 +148,8 @@ export class FigureCanvas {
     }
     const made = option(this.isMoving ? { ...this.room, isMoving: true } : this.room, this.view.view)
     this.painted = drawnAxes(made)
-    this.chart.setOption(made, {
-      notMerge: false,
-      replaceMerge: ['series', 'xAxis', 'yAxis', 'grid', 'legend'],
-    })
+    const parts = this.isMoving ? this.parts.named(made, option) : { option: made, replaced: REPLACED }
+    this.chart.setOption(parts.option, { notMerge: false, replaceMerge: [...parts.replaced] })
     const now = performance.now()
     this.freeAt = now + rest * (now - began)
   }
@@ -166,52 +165,6 @@ export class FigureCanvas {
     return () => {
       this.listeners.delete(listener)
     }
-  }
-
-  private listenToHands(): void {
-    if (!this.isMovable) return
-    const { host, view } = this
-    const tell = (kind: PointerMoment['kind'], at: { x: number; y: number }) => {
-      for (const listener of this.listeners) listener({ kind, ...at })
-    }
-    const place = (event: MouseEvent) => {
-      const { left, top } = host.getBoundingClientRect()
-      return { x: event.clientX - left, y: event.clientY - top }
-    }
-    const on = (
-      kind: 'pointerdown' | 'pointermove' | 'pointerup' | 'pointercancel',
-      then: (event: PointerEvent, at: { x: number; y: number }) => void,
-    ) => {
-      host.addEventListener(
-        kind,
-        (event) => {
-          then(event, place(event))
-        },
-        { signal: this.hand.signal },
-      )
-    }
-    on('pointerdown', (event, at) => {
-      // A hand that leaves the figure goes on with what it does.
-      host.setPointerCapture(event.pointerId)
-      tell(view.press(event.pointerId, at, event.shiftKey || event.button === 1) ? 'down' : 'away', at)
-    })
-    on('pointermove', (event, at) => {
-      tell(view.drag(event.pointerId, at) ? 'away' : 'move', at)
-    })
-    on('pointerup', (event, at) => {
-      tell(view.release(event.pointerId) ? 'away' : 'up', at)
-    })
-    on('pointercancel', (event, at) => {
-      view.release(event.pointerId)
-      tell('away', at)
-    })
-    host.addEventListener(
-      'wheel',
-      (event) => {
-        if (view.wheel(place(event), { x: event.deltaX, y: event.deltaY })) event.preventDefault()
-      },
-      { signal: this.hand.signal, passive: false },
-    )
   }
 
   private drawn(): Drawn | null {
