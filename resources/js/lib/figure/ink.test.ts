@@ -9,7 +9,13 @@ describe('colours and shapes of runs', () => {
       TEST_INK.runs[0],
       TEST_INK.runs[1],
     ])
-    expect([1, 2, 3, 4, 5].map(runShape)).toEqual([...SHAPES, 'circle'])
+    expect([1, 2, 3, 4, 5].map(runShape)).toEqual([...SHAPES, 'diamond'])
+  })
+
+  it('tell sixteen runs apart', () => {
+    const numbers = Array.from({ length: 16 }, (_, i) => i + 1)
+    const looks = numbers.map((number) => `${runColour(TEST_INK, number)} ${runShape(number)}`)
+    expect(new Set(looks).size).toBe(16)
   })
 
   it('fall back on ink where there is no colour', () => {

@@ -65,8 +65,10 @@ export function runColour(ink: Ink, runNumber: number): string {
   return ink.runs[(runNumber - 1) % ink.runs.length] ?? ink.text
 }
 
+/** When the colours come round again, each comes with the next shape. */
 export function runShape(runNumber: number): string {
-  return SHAPES[(runNumber - 1) % SHAPES.length] ?? 'circle'
+  const round = Math.floor((runNumber - 1) / SHAPES.length)
+  return SHAPES[(runNumber - 1 + round) % SHAPES.length] ?? 'circle'
 }
 
 /** A hollow circle struck through: a reading that is shown but not used. */

@@ -13,8 +13,8 @@ import {
   type Point,
 } from './drawn'
 import { keyRows, USUAL_ROOM } from './key'
+import { nextSeries } from './markSeries'
 import { notebookFigure } from './notebookFigure'
-import { nextSeries } from './series'
 
 const D = column('dpH', { kind: 'derived', unit: 'pH/mL' })
 
@@ -319,6 +319,22 @@ describe('a figure of a notebook', () => {
     expect(both.named('Now')[1]?.lineStyle?.color).toBe(TEST_INK.derivative)
     const two = drawn({ panels: [[PH], [D]], runs: [{ ...faint, isFaint: false }, now] })
     expect(new Set(two.named('Now').map(({ lineStyle }) => lineStyle?.color)).size).toBe(1)
+  })
+
+  it('gives long lines a few of their shapes where there are several, as colours come round again', () => {
+    const lines = { [PH.symbol]: Array.from({ length: 500 }, (_, i): Point => [i, 7]) }
+    const runs = [1, 5].map((number) => ({ id: number, number, name: `Run ${number}`, rows: [], lines }))
+    const { option, named } = drawn({ runs })
+
+    expect(named('shapes').map(({ type, symbol }) => [type, symbol])).toEqual([
+      ['scatter', 'circle'],
+      ['scatter', 'diamond'],
+    ])
+    expect(named('shapes').map(({ data }) => data.length)).toEqual([6, 6])
+    expect(named('Run 5')[0]?.symbol, 'In the key, too.').toBe('diamond')
+    expect(option.legend.data).toEqual(['Run 1', 'Run 5'])
+    expect(drawn({ runs: runs.slice(0, 1) }).named('shapes'), 'One line needs none.').toEqual([])
+    expect(drawn({ runs: runs.slice(0, 1) }).named('Run 1')[0]?.symbol).toBe('none')
   })
 
   it('puts the words of the next reading beside its line, never over the other axis', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Point } from './drawn'
-import { columnsFor, seenPoints } from './seenPoints'
+import { columnsFor, pointsWithShape, seenPoints } from './seenPoints'
 
 const line = (count: number, y: (i: number) => number): Point[] => Array.from({ length: count }, (_, i) => [i, y(i)])
 
@@ -51,5 +51,20 @@ describe('the points that are seen', () => {
     expect(seen.filter(([, y]) => Number.isNaN(y))).toEqual([[4321, NaN]])
     const gap = seen.findIndex(([, y]) => Number.isNaN(y))
     expect([seen[gap - 1]?.[0], seen[gap + 1]?.[0]]).toEqual([4320, 4322])
+  })
+
+  it('have a shape here and there, the same ones when they are moved, others on the next line', () => {
+    const points = line(600, (i) => i)
+    const at = (min: number, number: number) => pointsWithShape(points, { min, max: min + 600 }, number).map(([x]) => x)
+
+    expect(at(0, 0)).toEqual([100, 200, 300, 400, 500])
+    expect(at(30, 0)).toEqual(at(0, 0))
+    expect(at(0, 1)).toEqual([63, 163, 263, 363, 463, 563])
+    const gap: Point[] = [
+      [0, 1],
+      [0, NaN],
+      [150, 2],
+    ]
+    expect(pointsWithShape(gap, { min: 0, max: 600 }, 0)).toEqual([[150, 2]])
   })
 })

@@ -9,6 +9,10 @@ const FEWEST_COLUMNS = 150
 /** While a hand moves it, such a part of both. */
 const SHARE_WHILE_MOVED = 0.5
 
+/** So many points of a line have its shape, a part of a stretch further on with each line. */
+const SHAPES_SEEN = 6
+const SHIFT_OF_SHAPES = 0.37
+
 /**
  * The points of a line, in the order of x, that can be seen of it: those within a range and their neighbours, and of more than can
  * be told apart the first, lowest, highest and last in each column.
@@ -42,6 +46,20 @@ export function seenPoints(points: readonly Point[], { min, max }: AxisRange, co
   }
   close()
   return drawn
+}
+
+/**
+ * A few points of a line, for its shape: the first in each stretch of x, so that they go with the line when it is moved.
+ *
+ * @param number of its run: shapes of lines beside each other do not stand above each other
+ */
+export function pointsWithShape(points: readonly Point[], { min, max }: AxisRange, number: number): Point[] {
+  const width = (max - min) / SHAPES_SEEN
+  const stretchOf = ([x]: Point) => Math.floor(x / width + SHIFT_OF_SHAPES * number)
+  return points.filter((point, i) => {
+    const before = points[i - 1]
+    return before !== undefined && stretchOf(before) !== stretchOf(point) && !Number.isNaN(point[1])
+  })
 }
 
 /** In how many columns each of some lines is drawn: one for each px where they are few, fewer while a hand moves them. */
