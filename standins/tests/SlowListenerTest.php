@@ -57,6 +57,22 @@ final class SlowListenerTest extends TestCase
         fclose($deaf);
     }
 
+    public function test_a_line_that_never_ends_is_refused(): void
+    {
+        $text = '';
+        $listener = $this->listener(60.0);
+        fwrite($listener, str_repeat('x', 5000));
+        $this->turn(0.3);
+        $this->loop->addReadStream($listener, function ($listener) use (&$text): void {
+            $text .= (string) fread($listener, 1_000_000);
+            feof($listener) && $this->loop->stop();
+        });
+        $this->turn(20.0);
+
+        self::assertStringEndsWith('{"told":"problem","problem":"A line may have at most 4096 bytes."}'."\n", (string) $text);
+        self::assertTrue(feof($listener), 'Who does this is let go.');
+    }
+
     /** @return resource someone who asks for very much and reads nothing of it */
     private function listener(float $patienceS)
     {

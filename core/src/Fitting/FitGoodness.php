@@ -39,7 +39,7 @@ final class FitGoodness
         return new Goodness(
             $fit->n(), $fit->degreesOfFreedom(), is_nan($fit->rSquared) ? null : $fit->rSquared, Measured::of($fit->rmse(), 0.0, $y->unit->difference()),
             array_filter($intervals, static fn (array $of): bool => is_finite($of[0])), $fit->bends(), self::some($fit->x, $places), self::some($fit->residuals, $places),
-            self::far($fit->residuals, $fit->degreesOfFreedom(), $x, $y), Origin::judged($fit, $x, $y),
+            self::far($fit->residuals, self::squares($fit->residuals), $fit->degreesOfFreedom(), $x, $y), Origin::judged($fit, $x, $y),
         );
     }
 
@@ -56,7 +56,7 @@ final class FitGoodness
         return new Goodness(
             $n, $n - 2, $line->rSquared, Measured::of($line->scatter * sqrt(($n - 2) / $n), 0.0, $y->unit->difference()), ['a' => $slope->interval(), 'b' => $intercept->interval()],
             Residuals::of($some, $rest, [$some, array_fill(0, count($some), 1.0)])->bend(), self::some($x->values, $told), self::some($residuals, $told),
-            self::far($residuals, $n - 2, $x, $y), Origin::of(Relation::Linear, $intercept, $x, $y),
+            self::far($residuals, $line->scatter ** 2 * ($n - 2), $n - 2, $x, $y), Origin::of(Relation::Linear, $intercept, $x, $y),
         );
     }
 
@@ -65,16 +65,13 @@ final class FitGoodness
      * is not judged (the deleted residual without its leverage; Draper and Smith, Applied Regression Analysis, 3rd edition, 8.1).
      *
      * @param  list<float>  $residuals
+     * @param  float  $squares  their sum
      * @return list<array{float, float}> the furthest first
      */
-    private static function far(array $residuals, int $degreesOfFreedom, ColumnInput $x, ColumnInput $y): array
+    private static function far(array $residuals, float $squares, int $degreesOfFreedom, ColumnInput $x, ColumnInput $y): array
     {
         if ($degreesOfFreedom <= self::LEAST_OTHERS) {
             return [];
-        }
-        $squares = 0.0;
-        foreach ($residuals as $residual) {
-            $squares += $residual * $residual;
         }
         // r² > 9 (S − r²) / (ν − 1), with r² on one side.
         $limit = self::FAR ** 2 * $squares / ($degreesOfFreedom - 1 + self::FAR ** 2);
@@ -87,6 +84,17 @@ final class FitGoodness
         arsort($far);
 
         return array_map(static fn (int $place): array => [$x->values[$place], $y->values[$place]], array_slice(array_keys($far), 0, self::MOST_FAR));
+    }
+
+    /** @param  list<float>  $residuals */
+    private static function squares(array $residuals): float
+    {
+        $sum = 0.0;
+        foreach ($residuals as $residual) {
+            $sum += $residual * $residual;
+        }
+
+        return $sum;
     }
 
     /**

@@ -10,14 +10,17 @@ use Welkion\Core\Exception\UnequalLengths;
 use Welkion\Core\Working\Rising;
 
 /** Points in rising order of x, each x once: what derivatives and interpolation take for granted. */
-final readonly class Series
+final class Series
 {
+    /** Area down to zero, once it was asked for. */
+    private ?float $trapezoids = null;
+
     /**
      * @param  list<float>  $x  rising, no value twice
      * @param  list<float>  $y  same length as $x
      * @param  int  $merged  how many points were averaged into another with the same x
      */
-    private function __construct(public array $x, public array $y, public int $merged)
+    private function __construct(public readonly array $x, public readonly array $y, public readonly int $merged)
     {
     }
 
@@ -169,7 +172,7 @@ final readonly class Series
         if ($last < 0) {
             throw NotEnoughPoints::need('An area', 1, 0);
         }
-        $area = self::trapezoids($this->x, $this->y);
+        $area = $this->trapezoids ??= self::trapezoids($this->x, $this->y);
 
         return $area - ($this->x[$last] - $this->x[0]) * match ($baseline) {
             Baseline::Zero => 0.0,

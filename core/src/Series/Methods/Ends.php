@@ -34,7 +34,7 @@ final readonly class Ends implements Method
         if (count($x->values) < 2) {
             throw NotEnoughPoints::need('A change from start to end', 2, count($x->values));
         }
-        [$first, $last] = self::ends($x->values);
+        [$first, $last] = $x->isRising() ? [0, count($x->values) - 1] : self::ends($x->values);
         $value = static fn (ColumnInput $of, int $row, string $which): Measured => Measured::of($of->values[$row], $of->scatter[$row] ?? 0.0, $of->unit, $inputs->source("{$which} of {$of->name}"));
         [$start, $end] = [$value($y, $first, 'start'), $value($y, $last, 'end')];
         $over = $value($x, $last, 'end')->minus($value($x, $first, 'start'));
