@@ -1,6 +1,7 @@
 export { InKelvin } from './InKelvin'
 export { inTurn } from './turns'
 export { untilAnswered } from './untilAnswered'
+export { useFigureChange } from './useFigureChange'
 export { useChange, type Sending } from './useChange'
 export { useExperimentChange } from './useExperimentChange'
 export { notebookKey, useNotebook, useNotebookQuery, useRunRows, useRunsTable, useWorked } from './useNotebook'

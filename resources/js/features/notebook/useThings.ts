@@ -18,7 +18,7 @@ type ColumnPatch = Body<`${Paths}/columns/{column}`, 'patch'>
 export type LineBody = Body<`${Paths}/lines`, 'post'>
 export type LinePatch = Body<`${Paths}/lines/{line}`, 'patch'>
 type FigureBody = Body<`${Paths}/figures`, 'post'>
-type FigurePatch = Body<`${Paths}/figures/{figure}`, 'patch'>
+export type FigurePatch = Body<`${Paths}/figures/{figure}`, 'patch'>
 
 /** Entries: adding, typing, changing, removing. */
 export function useEntries(experiment: number) {

@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { sentenceOf } from '../../lib/api/problem'
 import type { Figure, Notebook } from '../../lib/api/types'
@@ -7,7 +6,7 @@ import type { DrawnAxes } from '../../lib/figure/view'
 import { columnHead } from '../../lib/notebook/labels'
 import { useAsked } from '../../ui/useAsked'
 import { TypedField } from '../entries/TypedField'
-import { inTurn, notebookKey, useFigures } from '../notebook'
+import { useFigureChange } from '../notebook'
 import { AxisFields, type AskedAxis, type AxisChange, type AxisPart } from './AxisFields'
 
 interface AskedPanel {
@@ -30,7 +29,7 @@ interface AxesCardProps {
 
 /** How a figure is drawn: each axis from where to where, evenly or by powers of ten, and in which unit; a second axis; points and their ±. */
 export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
-  const { change } = useFigures(notebook.id)
+  const change = useFigureChange(notebook, figure)
   const head = (symbol: string) => {
     const column = notebook.columns.find((one) => one.symbol === symbol)
     return column === undefined ? symbol : columnHead(column)
@@ -38,14 +37,10 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
   const unitOf = (symbol: string | undefined) => notebook.columns.find((one) => one.symbol === symbol)?.unit ?? ''
   // What was refused stays in its field, and so does why, until it is typed anew.
   const [refused, setRefused] = useState<{ field: string; words: string } | null>(null)
-  const client = useQueryClient()
   const [points, bars] = [useAsked(figure.points), useAsked(figure.bars)]
-  // What is typed into two fields quickly is asked one after the other, each of the figure as it then stands.
-  const act = (field: string, drawing: (now: Figure) => Omit<Parameters<typeof change.act>[0], 'figure'>) => {
+  const act = (field: string, drawing: Parameters<typeof change.ask>[0]) => {
     setRefused((before) => (before?.field === field ? null : before))
-    const newest = () =>
-      client.getQueryData<Notebook>(notebookKey(notebook.id))?.figures.find(({ id }) => id === figure.id) ?? figure
-    inTurn(notebook.id, () => change.ask({ figure: figure.id, ...drawing(newest()) })).catch((problem: unknown) => {
+    change.ask(drawing).catch((problem: unknown) => {
       setRefused({ field, words: sentenceOf(problem) })
       points.takeBack()
       bars.takeBack()
@@ -75,19 +70,18 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
       change(`${axis} ${part}`, made)
     },
   })
-  const other = swapped(figure)
   return (
     <section className="note mt-2 flex flex-col gap-2.5 text-sm" aria-labelledby="axes-title">
       <div className="flex items-baseline gap-4">
         <h3 id="axes-title" className="flex-1 font-semibold">
           Axes
         </h3>
-        {other !== null ? (
+        {swapped(figure) !== null ? (
           <button
             type="button"
             className="word-button font-normal!"
             onClick={() => {
-              act('swap', () => other)
+              act('swap', (now) => swapped(now) ?? {})
             }}
           >
             swap x and y

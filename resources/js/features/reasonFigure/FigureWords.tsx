@@ -3,20 +3,22 @@ import type { Figure, Notebook } from '../../lib/api/types'
 import { askedPanels } from '../../lib/figure/axisUnits'
 import { ProblemNote } from '../../ui/ProblemNote'
 import { WordSelect } from '../../ui/WordSelect'
-import { useFigures } from '../notebook'
+import { useFigureChange } from '../notebook'
 
 const MOST_PANELS = 4
 
+type Panels = ReturnType<typeof askedPanels>
+
+/** Why something was refused stands below the words. */
+const told = () => undefined
+
 /** What is drawn, in words that are pressed to change it. */
 export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: Figure }) {
-  const { change } = useFigures(notebook.id)
+  const change = useFigureChange(notebook, figure)
   const columns = notebook.columns
   const plain = columns.filter(({ isWords }) => !isWords)
-  // Only what is changed: the other may be on its way to something else.
-  const draw = (panels: (Partial<ReturnType<typeof askedPanels>[number]> & { y: string[] })[]) => {
-    change.act({ figure: figure.id, panels })
-  }
-  const asked = askedPanels(figure.panels)
+  const draw = (panels: (now: Panels) => (Partial<Panels[number]> & { y: string[] })[]) =>
+    change.ask((now) => ({ panels: panels(askedPanels(now.panels)) }))
   const next = plain.find(({ symbol }) => symbol !== figure.x && !figure.panels.some(({ y }) => y.includes(symbol)))
   return (
     <span className="flex flex-wrap items-baseline gap-x-3 gap-y-1 text-sm">
@@ -26,9 +28,9 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
             label={figure.panels.length === 1 ? 'y' : `y${index + 1}`}
             value={panel.y[0] ?? ''}
             options={plain.map(({ symbol }) => symbol)}
-            onChange={(symbol) => {
-              draw(
-                asked.map((one, i) =>
+            onChange={(symbol) =>
+              draw((now) =>
+                now.map((one, i) =>
                   i === index
                     ? {
                         ...one,
@@ -38,7 +40,7 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
                     : one,
                 ),
               )
-            }}
+            }
           />
           {figure.panels.length > 1 ? (
             <button
@@ -46,7 +48,7 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
               className="word-button m-0! min-h-[24px] min-w-[24px] font-normal!"
               aria-label={`Remove panel ${index + 1}`}
               onClick={() => {
-                draw(asked.filter((_, i) => i !== index))
+                draw((now) => now.filter((_, i) => i !== index)).catch(told)
               }}
             >
               ×
@@ -58,17 +60,15 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
         label="x"
         value={figure.x}
         options={columns.map(({ symbol }) => symbol)}
-        onChange={(symbol) => {
-          // Ends and unit were those of the other column.
-          change.act({ figure: figure.id, x: symbol, axis: { scale: figure.axis.scale } })
-        }}
+        // Ends and unit were those of the other column.
+        onChange={(symbol) => change.ask((now) => ({ x: symbol, axis: { scale: now.axis.scale } }))}
       />
       {figure.panels.length < MOST_PANELS && next !== undefined ? (
         <button
           type="button"
           className="word-button"
           onClick={() => {
-            draw([...asked, { y: [next.symbol] }])
+            draw((now) => [...now, { y: [next.symbol] }]).catch(told)
           }}
         >
           + panel
@@ -88,7 +88,7 @@ function Word({
   label: string
   value: string
   options: readonly string[]
-  onChange: (value: string) => void
+  onChange: (value: string) => Promise<unknown>
 }) {
   const id = useId()
   return (

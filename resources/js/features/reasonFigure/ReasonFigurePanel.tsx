@@ -249,7 +249,7 @@ export function ReasonFigurePanel({
         input={input}
         plain={plain}
       >
-        <FigureDoubt notebook={notebook} figure={figure} />
+        {figure === undefined ? null : <FigureDoubt notebook={notebook} figure={figure} />}
       </FigureFoot>
     </section>
   )
