@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Notebook;
 
+use Welkion\Core\Notebook\Doubts;
 use Welkion\Core\Notebook\WorkedLine;
 use Welkion\Core\Notebook\WorkedNotebook;
 
@@ -39,8 +40,8 @@ final readonly class ExperimentWork
     }
 
     /**
-     * The lines that hang on what was touched: those of the same symbols and all that rest on them, and those that use rows of
-     * the runs.
+     * The lines that hang on what was touched: those of the same symbols and all that rest on them, those that use rows of
+     * the runs, and those in which a result may have been typed.
      *
      * @return list<array{string, int|null}>
      */
@@ -60,8 +61,12 @@ final readonly class ExperimentWork
         $runs = [...$touched->dataOf, ...$touched->of('runs')];
         $isAnyUnknown = $this->isAnyGone($touched);
 
-        return array_values(array_filter($this->worked->nodes(), static fn (array $n): bool => $isAnyUnknown || isset($hanging[$n[0]])
-            || (isset($ofRows[$n[0]]) && ($n[1] === null || in_array($n[1], $runs, true)))));
+        $isOther = static fn (array $n): bool => $isAnyUnknown || isset($hanging[$n[0]]) || (isset($ofRows[$n[0]]) && ($n[1] === null || in_array($n[1], $runs, true)));
+        $nodes = $this->worked->nodes();
+        $doubts = new Doubts($this->worked);
+        $lines = $this->worked->notebook->lines;
+
+        return array_filter($nodes, $isOther) === [] ? [] : array_values(array_filter($nodes, static fn (array $n): bool => $isOther($n) || $doubts->watchesOthers($lines[$n[0]], $n[1])));
     }
 
     /** Whether cells of the rows may be others, though nothing was recorded: a column or what a formula of one uses was touched. */

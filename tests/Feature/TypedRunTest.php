@@ -68,6 +68,19 @@ final class TypedRunTest extends TestCase
         self::assertEqualsWithDelta((7 * $line['result']['value'] + 22.4 * 4.45) / 8, $mended->json('worked.0.result.value'), 1e-9);
     }
 
+    public function test_a_doubt_of_a_formula_comes_and_goes_with_the_line_it_may_be_of(): void
+    {
+        $this->fill(null, ['q'], [['1.2341'], ['1.2348']])->assertOk();
+        $add = fn (array $body): TestResponse => $this->postJson("/api/experiments/{$this->experiment->id}/lines", $body + ['title' => 'Line', 'isPerRun' => true, 'uses' => (object) []])->assertCreated();
+        $add(['method' => 'statistics', 'symbol' => 'n', 'uses' => ['column' => 'q']]);
+        $add(['method' => 'formula', 'symbol' => 'twice', 'texts' => ['formula' => '2*1.234']]);
+        $add(['method' => 'formula', 'symbol' => 'apart', 'texts' => ['formula' => '2*4']]);
+        $doubts = fn (string $cell): array => array_map(static fn (array $line): array => array_column($line['warnings'], 'code'), array_column($this->fill(1, ['q'], [[$cell]])->assertOk()->json('worked'), null, 'symbol'));
+
+        self::assertSame(['n' => [], 'twice' => []], $doubts('5'), 'It is the mean no more.');
+        self::assertSame(['n' => [], 'twice' => ['rounded']], $doubts('1.2341'));
+    }
+
     public function test_a_column_leaves_alone_with_its_doubt_and_what_is_set_aside(): void
     {
         $this->fill(null, ['q', 't'], array_slice($this->class(), 0, 5))->assertOk();

@@ -17,9 +17,12 @@ use Welkion\Core\Notebook\RunsTable;
 use Welkion\Core\Units\Unit;
 
 /** What a figure draws and how in the shape of the HTTP API, with what makes values of columns those of their axes. */
-final readonly class DrawingShape
+final class DrawingShape
 {
-    public function __construct(private Notebook $notebook, private NotebookRows $rows)
+    /** @var array<string, Unit>|null units of the runs table by symbol, once a figure asked for one */
+    private ?array $unitsOfRuns = null;
+
+    public function __construct(private readonly Notebook $notebook, private readonly NotebookRows $rows)
     {
     }
 
@@ -58,6 +61,8 @@ final readonly class DrawingShape
     /** Unit of a column of the runs table, which is that of its results; asked only where a figure of the runs has another. */
     private function ofRuns(string $symbol): ?Unit
     {
-        return (new RunsTable(ExperimentWork::of($this->rows)->worked))->units()[$symbol] ?? null;
+        $this->unitsOfRuns ??= (new RunsTable(ExperimentWork::of($this->rows)->worked))->units();
+
+        return $this->unitsOfRuns[$symbol] ?? null;
     }
 }

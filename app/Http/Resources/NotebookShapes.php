@@ -19,8 +19,11 @@ use Welkion\Core\Notebook\Notebook;
 /** The things of a notebook in the shape of the HTTP API. Names are told with the words of entries put in. */
 final readonly class NotebookShapes
 {
+    private DrawingShape $drawings;
+
     public function __construct(private NotebookRows $rows, private Notebook $notebook)
     {
+        $this->drawings = new DrawingShape($notebook, $rows);
     }
 
     /** @return array<string, mixed> */
@@ -57,7 +60,7 @@ final readonly class NotebookShapes
     public function figure(Figure $figure): array
     {
         return ['id' => $figure->id, 'title' => $figure->title, 'shownTitle' => $this->notebook->worded($figure->title), 'position' => $figure->position]
-            + (new DrawingShape($this->notebook, $this->rows))->of($figure->drawing());
+            + $this->drawings->of($figure->drawing());
     }
 
     /** @return array<string, mixed> */

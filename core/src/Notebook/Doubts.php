@@ -30,13 +30,27 @@ final readonly class Doubts
         if ($line->method !== 'formula') {
             return [];
         }
-        try {
-            $formula = Formula::parse($line->texts['formula'] ?? '');
-        } catch (CoreException) {
-            return [];
-        }
+        $formula = self::formula($line);
 
-        return [...$this->extremes($formula, $run), ...$this->rounded($line, $formula, $run)];
+        return $formula === null ? [] : [...$this->extremes($formula, $run), ...$this->rounded($line, $formula, $run)];
+    }
+
+    /** Whether another result may raise a doubt of this line, or settle one, though its formula does not use it: a number is typed in it. */
+    public function watchesOthers(Line $line, ?int $run): bool
+    {
+        $formula = $line->method === 'formula' ? self::formula($line) : null;
+
+        return $formula !== null && $this->typed($formula, $run) !== [];
+    }
+
+    /** Null where it cannot be read. */
+    private static function formula(Line $line): ?Formula
+    {
+        try {
+            return Formula::parse($line->texts['formula'] ?? '');
+        } catch (CoreException) {
+            return null;
+        }
     }
 
     /** @return list<Warning> where a largest and a smallest value are taken for an end and a start */
@@ -67,12 +81,7 @@ final readonly class Doubts
     /** @return list<Warning> where the result of another line is typed with fewer digits than it has */
     private function rounded(Line $line, Formula $formula, ?int $run): array
     {
-        $typed = Look::numbers($formula);
-        foreach ($formula->symbols() as $symbol) {
-            $value = isset($this->worked->notebook->entries[$symbol]) ? Value::of($this->worked, $symbol, $run)?->measured : null;
-            $typed = $value === null ? $typed : [...$typed, $value->value];
-        }
-        $typed = array_filter($typed, static fn (float $number): bool => self::digits($number) >= self::LEAST_DIGITS);
+        $typed = $this->typed($formula, $run);
         foreach ($typed === [] ? [] : $this->worked->notebook->lines as $other) {
             $result = $other->symbol === $line->symbol || ($other->isPerRun && $run === null) ? null : $this->worked->line($other->symbol, $other->isPerRun ? $run : null)->result();
             foreach ($typed as $number) {
@@ -84,6 +93,18 @@ final readonly class Doubts
         }
 
         return [];
+    }
+
+    /** @return array<float> numbers that are typed in it or in entries it uses, of so many digits that they may be a result */
+    private function typed(Formula $formula, ?int $run): array
+    {
+        $typed = Look::numbers($formula);
+        foreach ($formula->symbols() as $symbol) {
+            $value = isset($this->worked->notebook->entries[$symbol]) ? Value::of($this->worked, $symbol, $run)?->measured : null;
+            $typed = $value === null ? $typed : [...$typed, $value->value];
+        }
+
+        return array_filter($typed, static fn (float $number): bool => self::digits($number) >= self::LEAST_DIGITS);
     }
 
     private static function isRounded(float $number, Measured $result): bool

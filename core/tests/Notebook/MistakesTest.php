@@ -173,6 +173,8 @@ final class MistakesTest extends TestCase
         self::assertSame([], self::doubts($in('2*n'), 'all'));
         self::assertSame([], self::doubts(self::notebook(['m' => ['g', [1.25, 1.25]]], $lines('2*1.25 [g]')), 'all'), 'All its digits are there.');
         self::assertSame([], self::doubts($in('2*'), 'all'), 'What is no formula has another problem.');
+        $watches = static fn (WorkedNotebook $in, string $line): bool => (new Doubts($in))->watchesOthers($in->notebook->lines[$line], 1);
+        self::assertSame([true, true, false, false, false], [$watches($in('2*1.24 [g]'), 'all'), $watches($in('2*c', 1.24), 'all'), $watches($in('2*1.2 [g]'), 'all'), $watches($in('2*'), 'all'), $watches($in('2*1.24 [g]'), 'n')]);
     }
 
     /**

@@ -83,7 +83,7 @@ function FillIn({
         notebook={notebook}
         method={method}
         initial={{
-          title: method.name,
+          title: null,
           symbol: null,
           isPerRun: true,
           onlyRun: null,

@@ -1,12 +1,14 @@
 import { useState, type SubmitEvent } from 'react'
 import type { Line, Method, Notebook } from '../../lib/api/types'
 import { DialogActions } from '../../ui/DialogActions'
-import { isAcross, toldOf, type Filled, type Told } from './lineInputs'
+import { useRunsTable } from '../notebook'
+import { isAcross, toldOf, usualTitle, type Filled, type Told } from './lineInputs'
 import { LineInputsForm } from './LineInputsForm'
 import { LineRuns } from './LineRuns'
 
 interface Written {
-  title: string
+  /** Null while it is called as its method calls it. */
+  title: string | null
   /** Null where one is made by itself. */
   symbol: string | null
   isPerRun: boolean
@@ -23,7 +25,7 @@ interface LineFormProps {
   confirm: string
   problem: Error | null
   isPending: boolean
-  onKeep: (kept: Written & Partial<Told>) => void
+  onKeep: (kept: Written & { title: string } & Partial<Told>) => void
   onClose: () => void
 }
 
@@ -38,11 +40,14 @@ export function LineForm(props: LineFormProps) {
     onlyRun: initial.onlyRun,
   })
   const [filled, setFilled] = useState(initial.filled)
+  const results =
+    useRunsTable(notebook.id, notebook.revision, method !== undefined && isAcross(method)).data?.columns ?? []
+  const title = written.title ?? (method === undefined ? '' : usualTitle(method, filled, results))
   const { told, missing } = method === undefined ? { told: {}, missing: [] } : toldOf(method, filled, notebook, line)
 
   function handleSubmit(event: SubmitEvent<HTMLFormElement>) {
     event.preventDefault()
-    onKeep({ ...written, ...told })
+    onKeep({ ...written, title, ...told })
   }
 
   return (
@@ -52,7 +57,7 @@ export function LineForm(props: LineFormProps) {
           <span className="quiet text-sm">Title</span>
           <input
             className="input input-sm bg-base-100 w-full"
-            value={written.title}
+            value={title}
             maxLength={120}
             autoFocus
             onChange={(event) => {

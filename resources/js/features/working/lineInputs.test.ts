@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import type { Method } from '../../lib/api/types'
 import { entry, line, notebook, run } from '../../testing/notebook'
-import { columnChoices, filledOf, fittingMethods, isAcross, likely, toldOf, valueChoices } from './lineInputs'
+import {
+  columnChoices,
+  filledOf,
+  fittingMethods,
+  isAcross,
+  likely,
+  toldOf,
+  usualTitle,
+  valueChoices,
+} from './lineInputs'
 
 type Slot = Method['inputs'][number]
 
@@ -57,6 +66,13 @@ describe('the inputs of a line', () => {
   it('of two runs are a result and the numbers of the runs, the later less the earlier', () => {
     const two = method(slot('result', 'result'), slot('run', 'run'), slot('other', 'run'))
     expect(isAcross(two)).toBe(true)
+    const results = [{ symbol: 'peak1.x0', title: 'Peak: centre' }]
+    const asked = { result: 'peak1.x0', run: '2', other: '1' }
+    expect(usualTitle(two, asked, results)).toBe('Peak: centre, run 2 less run 1')
+    expect(usualTitle(two, { ...asked, result: 'm' }, results)).toBe('m, run 2 less run 1')
+    expect(usualTitle(two, { ...asked, other: '' }, results)).toBe(two.name)
+    expect(usualTitle(two, { run: '2', other: '1' }, results)).toBe(two.name)
+    expect(usualTitle(SLOPE, { x: 'V', y: 'pH' }, results)).toBe('Slope')
     expect(isAcross(SLOPE)).toBe(false)
     const three = notebook({
       runs: [run(4), run(5), run(7)],

@@ -48,6 +48,19 @@ export function isAcross(method: Method): boolean {
   return method.inputs.some(({ kind }) => kind === 'run')
 }
 
+/** What a line is called before anybody calls it something: by its method; one that compares runs by what it compares. */
+export function usualTitle(
+  method: Method,
+  filled: Filled,
+  results: readonly { symbol: string; title: string }[],
+): string {
+  const runs = method.inputs.filter(({ kind }) => kind === 'run').map(({ name }) => filled[name] ?? '')
+  const symbol = filled[method.inputs.find(({ kind }) => kind === 'result')?.name ?? ''] ?? ''
+  if (symbol === '' || runs.length < 2 || runs.includes('')) return method.name
+  const title = results.find((result) => result.symbol === symbol)?.title ?? symbol
+  return `${title}, ${runs.map((run) => `run ${run}`).join(' less ')}`
+}
+
 function named(symbol: string, name: string, unit: string): string {
   const behind = unitBehind(unit, symbol)
   return `${symbol === name ? symbol : `${symbol}, ${name}`}${behind === '' ? '' : ` in ${behind}`}`
