@@ -32,6 +32,7 @@ final class FigureRequest extends FormRequest
             'panels.*.y.*' => ['string', 'max:20'], 'panels.*.right.*' => ['string', 'max:20'],
             'points' => ['sometimes', 'nullable', Rule::in(FigureDrawing::JOINED)],
             'bars' => ['sometimes', 'boolean:strict'],
+            'coloursBy' => ['sometimes', 'nullable', Rule::in(FigureDrawing::COLOURS)],
             'caption' => ['sometimes', 'nullable', 'string', 'max:1000'],
         ] + $axis('axis') + $axis('panels.*.axis') + $axis('panels.*.rightAxis');
     }
@@ -49,6 +50,6 @@ final class FigureRequest extends FormRequest
     /** @return array<string, mixed> what is left out stays */
     public function options(): array
     {
-        return array_intersect_key((array) $this->validated(), ['x' => 0, 'panels' => 0, 'axis' => 0, 'points' => 0, 'bars' => 0, 'caption' => 0]);
+        return array_intersect_key((array) $this->validated(), ['x' => 0, 'panels' => 0, 'axis' => 0, 'points' => 0, 'bars' => 0, 'coloursBy' => 0, 'caption' => 0]);
     }
 }

@@ -34,7 +34,7 @@ final class DrawingShape
             'panels' => array_map(fn (FigurePanel $p): array => [
                 'y' => $p->left, 'axis' => $this->axis($p->axis, $p->left), 'right' => $p->right, 'rightAxis' => $this->axis($p->rightAxis, $p->right),
             ], $drawing->panels),
-            'points' => $drawing->points, 'bars' => $drawing->hasBars, 'caption' => $drawing->caption,
+            'points' => $drawing->points, 'bars' => $drawing->hasBars, 'coloursBy' => $drawing->coloursBy, 'caption' => $drawing->caption,
             'doubt' => $drawing->doubt(array_map(static fn (Column $c): ColumnKind => $c->kind, $this->notebook->columns)),
         ];
     }

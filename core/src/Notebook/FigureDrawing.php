@@ -15,18 +15,21 @@ final readonly class FigureDrawing
 
     public const JOINED = ['joined', 'apart'];
 
+    public const COLOURS = ['run', 'condition'];
+
     /**
      * @param  list<FigurePanel>  $panels  over one x, at least one
      * @param  string|null  $points  whether points are joined, one of JOINED; null: as they were recorded
      * @param  bool  $hasBars  whether the ± of points is drawn
+     * @param  string|null  $coloursBy  what several runs are told apart by, one of COLOURS; null: conditions where each run has one and some share it
      * @param  string|null  $caption  written in place of the one a figure gets by itself
      */
-    private function __construct(public string $x, public FigureAxis $axis, public array $panels, public ?string $points, public bool $hasBars, public ?string $caption)
+    private function __construct(public string $x, public FigureAxis $axis, public array $panels, public ?string $points, public bool $hasBars, public ?string $coloursBy, public ?string $caption)
     {
     }
 
     /**
-     * @param  array<array-key, mixed>  $data  x, axis, panels [{y, axis, right, rightAxis}], points, bars, caption
+     * @param  array<array-key, mixed>  $data  x, axis, panels [{y, axis, right, rightAxis}], points, bars, coloursBy, caption
      *
      * @throws InvalidQuantity If it cannot be drawn; the message says what.
      */
@@ -44,9 +47,13 @@ final readonly class FigureDrawing
         if (! in_array($points, ['', ...self::JOINED], true)) {
             throw new InvalidQuantity("Points are joined or apart, not \"{$points}\".");
         }
+        $coloursBy = $fields->text('coloursBy');
+        if (! in_array($coloursBy, ['', ...self::COLOURS], true)) {
+            throw new InvalidQuantity("Colours are those of each run or of each condition, not of \"{$coloursBy}\".");
+        }
         $caption = trim($fields->text('caption'));
 
-        return new self($fields->text('x'), FigureAxis::of($fields->fields('axis')), $panels, $points === '' ? null : $points, $fields->isTrue('bars'), $caption === '' ? null : $caption);
+        return new self($fields->text('x'), FigureAxis::of($fields->fields('axis')), $panels, $points === '' ? null : $points, $fields->isTrue('bars'), $coloursBy === '' ? null : $coloursBy, $caption === '' ? null : $caption);
     }
 
     /** @return list<string> symbols of the columns it draws */
@@ -98,14 +105,14 @@ final readonly class FigureDrawing
     {
         $named = static fn (string $s): string => Symbols::base($s) === $from ? $to.substr($s, strlen($from)) : $s;
 
-        return new self($named($this->x), $this->axis, array_map(static fn (FigurePanel $p): FigurePanel => $p->renamed($named), $this->panels), $this->points, $this->hasBars, $this->caption);
+        return new self($named($this->x), $this->axis, array_map(static fn (FigurePanel $p): FigurePanel => $p->renamed($named), $this->panels), $this->points, $this->hasBars, $this->coloursBy, $this->caption);
     }
 
-    /** @return array{x: string, panels: list<array{y: list<string>, axis?: array<string, mixed>, right?: list<string>, rightAxis?: array<string, mixed>}>, axis?: array<string, mixed>, points?: string, bars?: bool, caption?: string} what is not as usual, with x and panels */
+    /** @return array{x: string, panels: list<array{y: list<string>, axis?: array<string, mixed>, right?: list<string>, rightAxis?: array<string, mixed>}>, axis?: array<string, mixed>, points?: string, bars?: bool, coloursBy?: string, caption?: string} what is not as usual, with x and panels */
     public function toArray(): array
     {
         $panels = array_map(static fn (FigurePanel $p): array => $p->toArray(), $this->panels);
 
-        return ['x' => $this->x, 'panels' => $panels] + array_filter(['axis' => $this->axis->toArray(), 'points' => $this->points, 'bars' => $this->hasBars, 'caption' => $this->caption]);
+        return ['x' => $this->x, 'panels' => $panels] + array_filter(['axis' => $this->axis->toArray(), 'points' => $this->points, 'bars' => $this->hasBars, 'coloursBy' => $this->coloursBy, 'caption' => $this->caption]);
     }
 }

@@ -19,7 +19,7 @@ final class FigureDrawingTest extends TestCase
             ['y' => ['p'], 'axis' => ['scale' => 'log', 'from' => 80.0, 'to' => 120.0, 'unit' => 'kPa'], 'right' => ['V'], 'rightAxis' => ['unit' => 'L']],
             ['y' => ['c', 'd']],
         ],
-        'axis' => ['from' => 0.0, 'unit' => 'K'], 'points' => 'apart', 'bars' => true, 'caption' => 'Dead volume of the tubing left in.',
+        'axis' => ['from' => 0.0, 'unit' => 'K'], 'points' => 'apart', 'bars' => true, 'coloursBy' => 'condition', 'caption' => 'Dead volume of the tubing left in.',
     ];
 
     public function test_comes_back_as_it_was_kept_and_what_is_usual_is_not_kept(): void
@@ -28,7 +28,7 @@ final class FigureDrawingTest extends TestCase
         $plain = ['x' => 'V', 'panels' => [['y' => ['pH']]]];
         self::assertSame($plain, FigureDrawing::fromArray($plain)->toArray());
         self::assertSame($plain, FigureDrawing::fromArray([
-            'x' => 'V', 'axis' => ['scale' => 'linear', 'from' => null, 'unit' => ''], 'points' => '', 'bars' => false, 'caption' => '  ',
+            'x' => 'V', 'axis' => ['scale' => 'linear', 'from' => null, 'unit' => ''], 'points' => '', 'bars' => false, 'coloursBy' => '', 'caption' => '  ',
             'panels' => [['y' => ['pH'], 'axis' => [], 'right' => [], 'rightAxis' => ['unit' => 'L']]],
         ])->toArray());
         self::assertSame(['T', 'p', 'V', 'c', 'd'], FigureDrawing::fromArray(self::FULL)->columns());
@@ -54,6 +54,14 @@ final class FigureDrawingTest extends TestCase
                 self::fail("{$symbol} in {$unit} was drawn.");
             } catch (UnitMismatch) {
                 $this->addToAssertionCount(1);
+            }
+        }
+        foreach ([['points' => 'dashed'], ['coloursBy' => 'mood']] as $wrong) {
+            try {
+                FigureDrawing::fromArray($wrong + self::FULL);
+                self::fail(array_key_first($wrong).' was taken.');
+            } catch (InvalidQuantity $refused) {
+                self::assertStringContainsString((string) current($wrong), $refused->getMessage());
             }
         }
         $this->expectExceptionObject(new InvalidQuantity('"V" is no column here.'));

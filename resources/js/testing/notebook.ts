@@ -178,6 +178,7 @@ export function figure(x: string, y: string[][], change: Partial<Figure> = {}): 
     panels: y.map((of) => ({ y: of, axis: PLAIN_AXIS, right: [], rightAxis: PLAIN_AXIS })),
     points: null,
     bars: false,
+    coloursBy: null,
     caption: null,
     doubt: null,
     position: 1,

@@ -8,6 +8,7 @@ import { useAsked } from '../../ui/useAsked'
 import { TypedField } from '../entries/TypedField'
 import { useFigureChange } from '../notebook'
 import { AxisFields, type AskedAxis, type AxisChange, type AxisPart } from './AxisFields'
+import { PanelColumns } from './PanelColumns'
 
 interface AskedPanel {
   y: string[]
@@ -17,7 +18,7 @@ interface AskedPanel {
 }
 
 /** Those that are no part of an axis. */
-const PLAIN_FIELDS = ['swap', 'view', 'with', 'points', 'bars', 'caption']
+const PLAIN_FIELDS = ['swap', 'view', 'with', 'points', 'bars', 'colours', 'caption']
 
 interface AxesCardProps {
   notebook: Notebook
@@ -37,13 +38,15 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
   const unitOf = (symbol: string | undefined) => notebook.columns.find((one) => one.symbol === symbol)?.unit ?? ''
   // What was refused stays in its field, and so does why, until it is typed anew.
   const [refused, setRefused] = useState<{ field: string; words: string } | null>(null)
-  const [points, bars] = [useAsked(figure.points), useAsked(figure.bars)]
+  const [points, bars, colours] = [useAsked(figure.points), useAsked(figure.bars), useAsked(figure.coloursBy)]
+  const isAnyOfCondition = notebook.runs.some(({ condition }) => condition !== null)
   const act = (field: string, drawing: Parameters<typeof change.ask>[0]) => {
     setRefused((before) => (before?.field === field ? null : before))
     change.ask(drawing).catch((problem: unknown) => {
       setRefused({ field, words: sentenceOf(problem) })
       points.takeBack()
       bars.takeBack()
+      colours.takeBack()
     })
   }
   const changePanel = (
@@ -130,7 +133,7 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
               })}
             />
           ) : null}
-          <ColumnsOfPanel
+          <PanelColumns
             notebook={notebook}
             figure={figure}
             panel={panel}
@@ -170,6 +173,24 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
           />
           their ± as bars
         </label>
+        {isAnyOfCondition ? (
+          <label className="flex items-baseline gap-1.5">
+            <span className="quiet">Colours</span>
+            <select
+              className="word-select"
+              value={colours.shown ?? ''}
+              onChange={(event) => {
+                const wanted = (event.target.value || null) as Figure['coloursBy']
+                colours.ask(wanted)
+                act('colours', () => ({ coloursBy: wanted }))
+              }}
+            >
+              <option value="">as the runs ask for</option>
+              <option value="run">of each run</option>
+              <option value="condition">of each condition</option>
+            </select>
+          </label>
+        ) : null}
       </p>
       <TypedField
         label="Caption"
@@ -187,50 +208,5 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
         </p>
       )}
     </section>
-  )
-}
-
-/** Which further columns a panel draws, along which side. */
-function ColumnsOfPanel({
-  notebook,
-  figure,
-  panel,
-  onChange,
-}: {
-  notebook: Notebook
-  figure: Figure
-  panel: Figure['panels'][number]
-  onChange: (columns: { y: string[]; right: string[] }) => void
-}) {
-  const others = notebook.columns.filter(
-    ({ symbol, isWords }) => !isWords && symbol !== figure.x && symbol !== panel.y[0],
-  )
-  if (others.length === 0) return null
-  const sideOf = (symbol: string) => (panel.right.includes(symbol) ? 'right' : panel.y.includes(symbol) ? 'left' : '')
-  return (
-    <p className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-      <span className="quiet">with it</span>
-      {others.map(({ id, symbol }) => (
-        <label key={id} className="flex items-baseline gap-1">
-          <span className="num">{symbol}</span>
-          <select
-            aria-label={`${symbol} is drawn`}
-            className="word-select"
-            value={sideOf(symbol)}
-            onChange={(event) => {
-              const [y, right] = [panel.y, panel.right].map((of) => of.filter((one) => one !== symbol))
-              onChange({
-                y: [...(y ?? []), ...(event.target.value === 'left' ? [symbol] : [])],
-                right: [...(right ?? []), ...(event.target.value === 'right' ? [symbol] : [])],
-              })
-            }}
-          >
-            <option value="">no</option>
-            <option value="left">at the left</option>
-            <option value="right">at the right</option>
-          </select>
-        </label>
-      ))}
-    </p>
   )
 }

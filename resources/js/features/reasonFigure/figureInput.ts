@@ -18,6 +18,9 @@ export interface FigureSource {
   selection?: Selection
 }
 
+/** How runs without a condition are called together. */
+const NO_CONDITION = 'no condition'
+
 /** What a figure of the notebook draws: its columns, the runs, and the marks of the working of the run in hand. */
 export function figureInput({
   notebook,
@@ -46,6 +49,7 @@ export function figureInput({
   const spanIds = new Set(notebook.lines.flatMap(({ spanId }) => spanId ?? []))
   const runs = byColour(
     [...others, { run, rows }].sort((a, b) => a.run.position - b.run.position),
+    figure.coloursBy,
     drawn,
   )
   const input: FigureInput = {
@@ -76,18 +80,23 @@ function pinnedIn(rows: RunRows, x: Column, y: Column | undefined): PlacedMark[]
   return y === undefined ? [] : pinnedMarks(rows.markers, rows.rows, x, y)
 }
 
-/** Trials of a condition look alike and are named once, as where nine runs of three strengths are drawn. */
+/**
+ * Trials of a condition look alike and are named once, as where nine runs of three strengths are drawn. Where nobody asked for
+ * that, it is so if each run has a condition, and some share one.
+ */
 function byColour(
   all: readonly { run: RunSummary; rows: RunRows }[],
+  asked: Figure['coloursBy'],
   drawn: (run: RunSummary, rows: RunRows) => DrawnRun,
 ): DrawnRun[] {
   const conditions = [...new Set(all.map(({ run }) => run.condition))]
-  const isByCondition = !conditions.includes(null) && conditions.length < all.length
-  return all.map(({ run, rows }) =>
-    isByCondition
-      ? { ...drawn(run, rows), number: 1 + conditions.indexOf(run.condition), name: run.condition ?? '' }
-      : drawn(run, rows),
-  )
+  const isUsual = !conditions.includes(null) && conditions.length < all.length
+  if (asked === 'run' || (asked === null && !isUsual)) return all.map(({ run, rows }) => drawn(run, rows))
+  return all.map(({ run, rows }) => ({
+    ...drawn(run, rows),
+    number: 1 + conditions.indexOf(run.condition),
+    name: run.condition ?? NO_CONDITION,
+  }))
 }
 
 /** The same with marks of what nobody keeps yet, in the units of the axes. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { figure as figured, line, mark, notebook, ROWS, run, runRows, worked } from '../../testing/notebook'
-import type { Row, RunRows } from '../../lib/api/types'
+import type { Figure, Row, RunRows } from '../../lib/api/types'
 import { captionOf } from './caption'
 import { figureInput, marksOf } from './figureInput'
 
@@ -48,12 +48,19 @@ describe('what the figure of Reason draws', () => {
       run: { ...run(id), condition },
       rows: runRows(id, ROWS),
     })
-    const drawn = (...conditions: (string | null)[]) => {
+    const by = (coloursBy: Figure['coloursBy'], ...conditions: (string | null)[]) => {
       const [last, ...others] = conditions.map((condition, i) => trial(i + 1, condition)).reverse()
       if (last === undefined) return []
-      const made = figureInput({ notebook: base, figure: FIGURE, worked: [], ...last, others })
+      const made = figureInput({
+        notebook: base,
+        figure: FIGURE && { ...FIGURE, coloursBy },
+        worked: [],
+        ...last,
+        others,
+      })
       return made?.runs.map(({ id, number, name }) => [id, number, name])
     }
+    const drawn = (...conditions: (string | null)[]) => by(null, ...conditions)
     expect(drawn('full', 'half', 'full')).toEqual([
       [1, 1, 'full'],
       [2, 2, 'half'],
@@ -64,6 +71,16 @@ describe('what the figure of Reason draws', () => {
       [2, 2, 'Run 2'],
     ])
     expect(drawn('full', null, 'full')?.map(([, number]) => number)).toEqual([1, 2, 3])
+    expect(by('run', 'full', 'half', 'full')?.map(([, number, name]) => [number, name])).toEqual([
+      [1, 'Run 1'],
+      [2, 'Run 2'],
+      [3, 'Run 3'],
+    ])
+    expect(by('condition', 'full', null, 'full')?.map(([, number, name]) => [number, name])).toEqual([
+      [1, 'full'],
+      [2, 'no condition'],
+      [1, 'full'],
+    ])
     expect(captionOf(base, FIGURE, [trial(3, 'full'), trial(1, 'full'), trial(2, 'half')])).toContain(
       '; 3 runs of 2 conditions, 12 readings, 3 set aside (hollow, run 1, 11.00 mL: touched the glass; run 2, ',
     )

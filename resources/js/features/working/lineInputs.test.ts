@@ -70,6 +70,8 @@ describe('the inputs of a line', () => {
     const asked = { result: 'peak1.x0', run: '2', other: '1' }
     expect(usualTitle(two, asked, results)).toBe('Peak: centre, run 2 less run 1')
     expect(usualTitle(two, { ...asked, result: 'm' }, results)).toBe('m, run 2 less run 1')
+    const long = [{ symbol: 'peak1.x0', title: `Peak: centre ${'of the light '.repeat(4)}` }]
+    expect(usualTitle(two, asked, long)).toBe('peak1.x0, run 2 less run 1')
     expect(usualTitle(two, { ...asked, other: '' }, results)).toBe(two.name)
     expect(usualTitle(two, { run: '2', other: '1' }, results)).toBe(two.name)
     expect(usualTitle(SLOPE, { x: 'V', y: 'pH' }, results)).toBe('Slope')

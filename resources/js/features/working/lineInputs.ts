@@ -48,6 +48,9 @@ export function isAcross(method: Method): boolean {
   return method.inputs.some(({ kind }) => kind === 'run')
 }
 
+/** A title of two has its place beside what it comes to. */
+const LONGEST_TITLE = 60
+
 /** What a line is called before anybody calls it something: by its method; one that compares runs by what it compares. */
 export function usualTitle(
   method: Method,
@@ -57,7 +60,8 @@ export function usualTitle(
   const runs = method.inputs.filter(({ kind }) => kind === 'run').map(({ name }) => filled[name] ?? '')
   const symbol = filled[method.inputs.find(({ kind }) => kind === 'result')?.name ?? ''] ?? ''
   if (symbol === '' || runs.length < 2 || runs.includes('')) return method.name
-  const title = results.find((result) => result.symbol === symbol)?.title ?? symbol
+  const known = results.find((result) => result.symbol === symbol)?.title ?? symbol
+  const title = known.length > LONGEST_TITLE ? symbol : known
   return `${title}, ${runs.map((run) => `run ${run}`).join(' less ')}`
 }
 

@@ -2510,6 +2510,11 @@ export interface components {
             points: "joined" | "apart" | null;
             /** @description whether the ± of points is drawn */
             bars: boolean;
+            /**
+             * @description what several runs are told apart by; null: conditions where each run has one and some share it
+             * @enum {string|null}
+             */
+            coloursBy: "run" | "condition" | null;
             /** @description in place of the one the figure gets by itself */
             caption: string | null;
             /** @description what may be the wrong way round */
@@ -5457,6 +5462,8 @@ export interface operations {
                     /** @enum {string|null} */
                     points?: "joined" | "apart" | null;
                     bars?: boolean;
+                    /** @enum {string|null} */
+                    coloursBy?: "run" | "condition" | null;
                     caption?: string | null;
                 };
             };
@@ -5525,6 +5532,8 @@ export interface operations {
                     /** @enum {string|null} */
                     points?: "joined" | "apart" | null;
                     bars?: boolean;
+                    /** @enum {string|null} */
+                    coloursBy?: "run" | "condition" | null;
                     caption?: string | null;
                 };
             };

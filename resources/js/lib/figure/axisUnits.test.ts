@@ -20,6 +20,7 @@ const wished = {
   ),
   points: 'apart' as const,
   bars: true,
+  coloursBy: null,
 }
 const T = column('T', { unit: 'degC' })
 
