@@ -52,7 +52,7 @@ test.describe('lines across runs', () => {
     await page.getByRole('button', { name: 'Runs', exact: true }).click()
     await page.getByRole('button', { name: 'every run' }).click()
     await page.getByRole('button', { name: 'compare two runs' }).click()
-    const moved = 'Bell-shaped peak on a line: y against w, centre, run 2 less run 1'
+    const moved = 'Bell-shaped peak on a line: y against w, centre, old trial 1 less fresh trial 1'
     const dialog = page.getByRole('dialog', { name: 'Compare two runs' })
     await expect(dialog.getByLabel('In run', { exact: true })).toHaveValue('2')
     await expect(dialog.getByLabel('less that in run')).toHaveValue('1')

@@ -23,13 +23,15 @@ const PLAIN_FIELDS = ['swap', 'view', 'with', 'points', 'bars', 'colours', 'capt
 interface AxesCardProps {
   notebook: Notebook
   figure: Figure
+  /** Whether it draws the runs, not their rows. */
+  isRuns: boolean
   /** The axes as they are seen now. */
   seen: () => DrawnAxes | null
   onClose: () => void
 }
 
 /** How a figure is drawn: each axis from where to where, evenly or by powers of ten, and in which unit; a second axis; points and their ±. */
-export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
+export function AxesCard({ notebook, figure, isRuns, seen, onClose }: AxesCardProps) {
   const change = useFigureChange(notebook, figure)
   const head = (symbol: string) => {
     const column = notebook.columns.find((one) => one.symbol === symbol)
@@ -39,7 +41,7 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
   // What was refused stays in its field, and so does why, until it is typed anew.
   const [refused, setRefused] = useState<{ field: string; words: string } | null>(null)
   const [points, bars, colours] = [useAsked(figure.points), useAsked(figure.bars), useAsked(figure.coloursBy)]
-  const isAnyOfCondition = notebook.runs.some(({ condition }) => condition !== null)
+  const isColourAsked = !isRuns && notebook.runs.some(({ condition }) => condition !== null)
   const act = (field: string, drawing: Parameters<typeof change.ask>[0]) => {
     setRefused((before) => (before?.field === field ? null : before))
     change.ask(drawing).catch((problem: unknown) => {
@@ -173,7 +175,7 @@ export function AxesCard({ notebook, figure, seen, onClose }: AxesCardProps) {
           />
           their ± as bars
         </label>
-        {isAnyOfCondition ? (
+        {isColourAsked ? (
           <label className="flex items-baseline gap-1.5">
             <span className="quiet">Colours</span>
             <select

@@ -29,10 +29,10 @@ export function FigureTable({ caption, input }: FigureTableProps) {
       </button>
       {!isOpen || input === null ? null : (
         <Dialog title="What the figure draws" onClose={handleClose}>
-          <p className="quiet mb-2 text-sm">{caption}</p>
+          <p className="quiet mb-2 text-sm text-wrap">{caption}</p>
           <div className="max-h-96 overflow-auto" tabIndex={0} role="region" aria-label="Numbers of the figure">
             {dataTables(input).map((table) => (
-              <table key={table.run} className="num mb-4 w-full text-right text-sm">
+              <table key={table.key} className="num mb-4 w-full text-right text-sm">
                 <caption className="text-left font-sans font-semibold">
                   {table.run}
                   {table.rows.length === table.count ? '' : `, ${table.rows.length} of ${table.count} rows`}

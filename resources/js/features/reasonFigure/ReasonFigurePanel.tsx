@@ -18,6 +18,10 @@ import { useDrawing } from './useDrawing'
 import { usePointNumbers } from './usePointNumbers'
 import { useSpanGesture } from './useSpanGesture'
 
+/** Beside its card the figure stays high enough to see what a change does. */
+const WITH_CARD = { panel: 'lg:overflow-y-auto', figure: 'lg:min-h-60' }
+const ALONE = { panel: '', figure: 'lg:min-h-0' }
+
 interface ReasonFigurePanelProps {
   notebook: Notebook
   worked: readonly WorkedLine[]
@@ -146,8 +150,9 @@ export function ReasonFigurePanel({
   }
 
   const summary = useMemo(() => (input === null ? '' : summaryOf(input, caption)), [input, caption])
+  const room = areAxesShown ? WITH_CARD : ALONE
   return (
-    <section className="panel flex min-h-[28rem] min-w-0 flex-col p-4" aria-labelledby="figure-title">
+    <section className={`panel flex min-h-[28rem] min-w-0 flex-col p-4 ${room.panel}`} aria-labelledby="figure-title">
       <FigureHeader
         notebook={notebook}
         drawnFrom={drawnFrom}
@@ -178,6 +183,7 @@ export function ReasonFigurePanel({
         <AxesCard
           notebook={drawnFrom}
           figure={figure}
+          isRuns={isRuns}
           seen={() => canvas?.seen ?? null}
           onClose={() => {
             setAreAxesShown(false)
@@ -188,7 +194,7 @@ export function ReasonFigurePanel({
         <NoFigure notebook={notebook} />
       ) : (
         <div
-          className="relative h-96 shrink-0 rounded-md select-none lg:h-auto lg:min-h-0 lg:flex-1"
+          className={`relative h-96 shrink-0 rounded-md select-none lg:h-auto lg:flex-1 ${room.figure}`}
           tabIndex={0}
           role="group"
           aria-label="Figure: arrow keys pick a reading, Shift with arrow keys stretches a span, plus and minus draw nearer and further, Page Up and Page Down move along it, Escape clears"

@@ -95,6 +95,7 @@ function byColour(
   return all.map(({ run, rows }) => ({
     ...drawn(run, rows),
     number: 1 + conditions.indexOf(run.condition),
+    title: run.name,
     name: run.condition ?? NO_CONDITION,
   }))
 }

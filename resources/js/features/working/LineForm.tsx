@@ -42,7 +42,7 @@ export function LineForm(props: LineFormProps) {
   const [filled, setFilled] = useState(initial.filled)
   const results =
     useRunsTable(notebook.id, notebook.revision, method !== undefined && isAcross(method)).data?.columns ?? []
-  const title = written.title ?? (method === undefined ? '' : usualTitle(method, filled, results))
+  const title = written.title ?? (method === undefined ? '' : usualTitle(method, filled, results, notebook.runs))
   const { told, missing } = method === undefined ? { told: {}, missing: [] } : toldOf(method, filled, notebook, line)
 
   function handleSubmit(event: SubmitEvent<HTMLFormElement>) {

@@ -67,14 +67,15 @@ describe('the inputs of a line', () => {
     const two = method(slot('result', 'result'), slot('run', 'run'), slot('other', 'run'))
     expect(isAcross(two)).toBe(true)
     const results = [{ symbol: 'peak1.x0', title: 'Peak: centre' }]
+    const runs = [run(1), { ...run(2), name: 'old trial 1' }]
     const asked = { result: 'peak1.x0', run: '2', other: '1' }
-    expect(usualTitle(two, asked, results)).toBe('Peak: centre, run 2 less run 1')
-    expect(usualTitle(two, { ...asked, result: 'm' }, results)).toBe('m, run 2 less run 1')
+    expect(usualTitle(two, asked, results, runs)).toBe('Peak: centre, old trial 1 less run 1')
+    expect(usualTitle(two, { ...asked, result: 'm' }, results, runs)).toBe('m, old trial 1 less run 1')
     const long = [{ symbol: 'peak1.x0', title: `Peak: centre ${'of the light '.repeat(4)}` }]
-    expect(usualTitle(two, asked, long)).toBe('peak1.x0, run 2 less run 1')
-    expect(usualTitle(two, { ...asked, other: '' }, results)).toBe(two.name)
-    expect(usualTitle(two, { run: '2', other: '1' }, results)).toBe(two.name)
-    expect(usualTitle(SLOPE, { x: 'V', y: 'pH' }, results)).toBe('Slope')
+    expect(usualTitle(two, asked, long, runs)).toBe('peak1.x0, old trial 1 less run 1')
+    expect(usualTitle(two, { ...asked, other: '' }, results, runs)).toBe(two.name)
+    expect(usualTitle(two, { run: '2', other: '1' }, results, runs)).toBe(two.name)
+    expect(usualTitle(SLOPE, { x: 'V', y: 'pH' }, results, runs)).toBe('Slope')
     expect(isAcross(SLOPE)).toBe(false)
     const three = notebook({
       runs: [run(4), run(5), run(7)],

@@ -1,6 +1,6 @@
 import type { Line, Method, Notebook } from '../../lib/api/types'
 import { parseNumber } from '../../lib/format'
-import { unitBehind } from '../../lib/notebook/labels'
+import { lowerFirst, unitBehind } from '../../lib/notebook/labels'
 
 type Slot = Method['inputs'][number]
 
@@ -56,13 +56,16 @@ export function usualTitle(
   method: Method,
   filled: Filled,
   results: readonly { symbol: string; title: string }[],
+  runs: readonly { number: number; name: string }[],
 ): string {
-  const runs = method.inputs.filter(({ kind }) => kind === 'run').map(({ name }) => filled[name] ?? '')
+  const compared = method.inputs
+    .filter(({ kind }) => kind === 'run')
+    .map(({ name }) => runs.find(({ number }) => String(number) === filled[name])?.name ?? '')
   const symbol = filled[method.inputs.find(({ kind }) => kind === 'result')?.name ?? ''] ?? ''
-  if (symbol === '' || runs.length < 2 || runs.includes('')) return method.name
+  if (symbol === '' || compared.length < 2 || compared.includes('')) return method.name
   const known = results.find((result) => result.symbol === symbol)?.title ?? symbol
   const title = known.length > LONGEST_TITLE ? symbol : known
-  return `${title}, ${runs.map((run) => `run ${run}`).join(' less ')}`
+  return `${title}, ${compared.map(lowerFirst).join(' less ')}`
 }
 
 function named(symbol: string, name: string, unit: string): string {

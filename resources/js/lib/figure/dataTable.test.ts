@@ -11,9 +11,24 @@ describe('a figure as numbers', () => {
     const [told] = dataTables(input)
     expect(told).toMatchObject({ run: 'Run 1', heads: ['t / s', 'T / °C', 'P'], count: 2 })
     expect(told?.rows.map(({ cells, setAside }) => [...cells, setAside])).toEqual([
-      ['0', '−1.3', '', null],
+      ['0.000000', '−1.3', '', null],
       ['0.123457', '4.0', '', 'bumped'],
     ])
+  })
+
+  it('has numbers of as many decimals as the longest of a column, and tells trials that look alike apart', () => {
+    const told = (...values: number[]) => {
+      const rows = values.map((value, i) => row(i, null, { t: i, P: value }))
+      const run = { id: 1, number: 1, name: 'full', title: 'full trial 1', rows }
+      return dataTables({ x: t, panels: [[{ ...P, decimals: null }]], runs: [run] })[0]
+    }
+    expect(told(0, 0.44, -0.682)?.rows.map(({ cells }) => cells)).toEqual([
+      ['0', '0.000'],
+      ['1', '0.440'],
+      ['2', '−0.682'],
+    ])
+    expect(told(1e-9, 0.5)?.rows.map(({ cells }) => cells[1])).toEqual(['1e−9', '0.5'])
+    expect(told(1)?.run).toBe('full trial 1')
   })
 
   it('tells of many rows some, evenly, from the first on', () => {

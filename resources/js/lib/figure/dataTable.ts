@@ -6,6 +6,7 @@ import type { DrawnRun, FigureInput } from './drawn'
 const MOST_ROWS = 200
 
 export interface DataTable {
+  key: number
   run: string
   heads: string[]
   rows: { key: number; cells: string[]; setAside: string | null }[]
@@ -17,15 +18,36 @@ export interface DataTable {
 export function dataTables({ x, panels, drawing, runs }: FigureInput): DataTable[] {
   const columns = [x, ...panels.flatMap((of, i) => [...of, ...(drawing?.panels[i]?.right ?? [])])]
   return runs.map((run) => ({
-    run: run.name,
+    key: run.id,
+    run: run.title ?? run.name,
     heads: columns.map(columnHead),
-    rows: some(run).map((row) => ({
-      key: row.id,
-      cells: columns.map((column) => cell(row, column)),
-      setAside: row.setAside,
-    })),
+    ...told(some(run), columns),
     count: run.rows.length,
   }))
+}
+
+function told(rows: DrawnRun['rows'], columns: readonly Column[]): Pick<DataTable, 'rows'> {
+  const decimals = columns.map((column) => column.decimals ?? decimalsOf(rows, column))
+  return {
+    rows: rows.map((row) => ({
+      key: row.id,
+      cells: columns.map((column, place) => cell(row, column, decimals[place] ?? null)),
+      setAside: row.setAside,
+    })),
+  }
+}
+
+/** So many digits are told of a number that has no decimals of its own. */
+const DIGITS = 6
+
+/** As many decimals as its longest number has, so that all of them stand in line; null where one is too small or too large for that. */
+function decimalsOf(rows: DrawnRun['rows'], { symbol }: Column): number | null {
+  const texts = rows.flatMap(({ cells }) => {
+    const known = cells[symbol]
+    return known == null ? [] : [Number(known.value.toPrecision(DIGITS)).toString()]
+  })
+  if (texts.some((text) => text.includes('e'))) return null
+  return Math.max(0, ...texts.map((text) => text.split('.')[1]?.length ?? 0))
 }
 
 function some({ rows }: DrawnRun): DrawnRun['rows'] {
@@ -33,11 +55,10 @@ function some({ rows }: DrawnRun): DrawnRun['rows'] {
   return rows.filter((_, i) => Math.floor(i / step) !== Math.floor((i - 1) / step))
 }
 
-function cell(row: DrawnRun['rows'][number], column: Column): string {
+function cell(row: DrawnRun['rows'][number], column: Column, decimals: number | null): string {
   if (column.kind === 'step' && row.step !== null) return stepText(row.step, column)
   const known = row.cells[column.symbol]
   if (known == null) return row.texts[column.symbol] ?? ''
-  const digits =
-    column.decimals === null ? Number(known.value.toPrecision(6)).toString() : known.value.toFixed(column.decimals)
+  const digits = decimals === null ? Number(known.value.toPrecision(DIGITS)).toString() : known.value.toFixed(decimals)
   return digits.replace('-', '−')
 }

@@ -9,6 +9,8 @@ export interface DrawnRun {
   id: number
   number: number
   name: string
+  /** How it is called where it is told from trials that are drawn alike. */
+  title?: string
   rows: readonly Row[]
   /** Lines to draw instead of the rows, by symbol: what can be seen of so many samples. */
   lines?: Readonly<Record<string, readonly Point[]>>

@@ -5,9 +5,21 @@ import { axisIndexOf, pickPoints, placeable, type FigureInput, type Point, type 
 import { runColour, type Ink } from './ink'
 
 /** Marks belong to a pair of columns; rules along x are drawn through all panels. */
-export function markSeries(columns: readonly Column[], panel: number, input: FigureInput, ink: Ink, isRight = false) {
+export function markSeries(
+  columns: readonly Column[],
+  panel: number,
+  input: FigureInput,
+  ink: Ink,
+  { isRight = false, widthPx }: { isRight?: boolean; widthPx: number },
+) {
   const { x, marks = [], spans = [], selection } = input
-  const placing = { xAxisIndex: panel, yAxisIndex: axisIndexOf(input, panel, isRight), silent: true }
+  const placing = {
+    xAxisIndex: panel,
+    yAxisIndex: axisIndexOf(input, panel, isRight),
+    silent: true,
+    // Over the points: names and notes are to be read.
+    z: 3,
+  }
   const here = marks.filter((mark) => mark.xSymbol === x.symbol)
   const own = here.filter((mark) => columns.some(({ symbol }) => symbol === mark.ySymbol))
   const pairs = (at: readonly number[], heights: readonly number[]) =>
@@ -25,11 +37,14 @@ export function markSeries(columns: readonly Column[], panel: number, input: Fig
         ...spans.map(([from, to, name]) => [from, to, 0.1, panel === 0 ? name : ''] as const),
         ...(selection?.kind === 'span' ? [[selection.from, selection.to, 0.12, ''] as const] : []),
       ]
-  const text = (position: string, label: string) => ({
+  const text = (position: string, label: string, color = ink.primary) => ({
     show: label !== '',
     position,
     formatter: label,
-    color: ink.primary,
+    color,
+    // Lines that run through it leave it legible.
+    textBorderColor: ink.paper,
+    textBorderWidth: 3,
     fontFamily: ink.sans,
     fontWeight: 'bold' as const,
     fontSize: 14 * ink.scale,
@@ -73,8 +88,8 @@ export function markSeries(columns: readonly Column[], panel: number, input: Fig
         ...placing,
         data: pairs(mark.x, mark.y),
         symbolSize: 16,
-        itemStyle: { color: 'transparent', borderColor: markColour(mark, ink), borderWidth: 2 },
-        label: text('top', mark.text),
+        itemStyle: { color: 'transparent', borderColor: markColour(mark, ink), borderWidth: 2, opacity: 1 },
+        label: text('top', mark.text, markColour(mark, ink)),
       })),
     ...own
       .filter(({ kind }) => kind === 'curve')
@@ -89,7 +104,7 @@ export function markSeries(columns: readonly Column[], panel: number, input: Fig
         endLabel: {
           ...text('right', mark.text),
           align: 'right' as const,
-          offset: nameOffset(mark, curves.slice(0, place)).map((px) => px * ink.scale),
+          offset: nameOffset(mark, curves.slice(0, place), widthPx / ink.scale).map((px) => px * ink.scale),
         },
       })),
     ...own
@@ -177,6 +192,8 @@ export function nextSeries(next: number, x: Column, range: AxisRange, ink: Ink) 
 const LETTER_PX = 8.5
 const BETWEEN_PX = 12
 const FROM_END_PX = 8
+/** From one row of names to the next. */
+const NAMES_PX = 20
 /** Ends within such a part of what a curve spans are at the same place. */
 const SAME_END = 0.06
 /** Under its name lies about the last tenth of a curve, and a curve takes about so many px from its lowest to its highest. */
@@ -187,15 +204,24 @@ const STEEP_PX = 30
 
 /**
  * How far from its end the name of a curve stands, to the right and down, where the curve itself does not run: before the names
- * of curves that end there, too. Over each other they would leave the panel.
+ * of curves that end there, too; in a further row once the panel is not wide enough.
  */
-function nameOffset(mark: PlacedMark, before: readonly PlacedMark[]): [number, number] {
+function nameOffset(mark: PlacedMark, before: readonly PlacedMark[], widthPx: number): [number, number] {
   const end = ({ y }: PlacedMark) => y.at(-1) ?? 0
   const height = mark.y.reduce((most, one) => Math.max(most, Math.abs(one - end(mark))), 0)
   const fall = height === 0 ? 0 : (HIGH_PX * Math.max(0, underName(mark) - end(mark))) / height
   const beside = before.filter((one) => one.text !== '' && Math.abs(end(one) - end(mark)) <= SAME_END * height)
-  const taken = beside.reduce((sum, { text }) => sum + text.length * LETTER_PX + BETWEEN_PX, 0)
-  return [-FROM_END_PX - taken, fall > STEEP_PX ? 16 : -Math.round(16 + fall)]
+  let [taken, row] = [0, 0]
+  for (const { text } of [...beside, mark]) {
+    const wide = text.length * LETTER_PX
+    if (taken > 0 && taken + wide > widthPx - FROM_END_PX) {
+      taken = 0
+      row++
+    }
+    taken += wide + BETWEEN_PX
+  }
+  const ahead = taken - mark.text.length * LETTER_PX - BETWEEN_PX
+  return [-FROM_END_PX - ahead, fall > STEEP_PX ? 16 + row * NAMES_PX : -Math.round(16 + fall + row * NAMES_PX)]
 }
 
 /** How high a curve is where its name begins. */

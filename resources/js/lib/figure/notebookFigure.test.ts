@@ -12,7 +12,7 @@ import {
   type PanelWish,
   type Point,
 } from './drawn'
-import { keyRows, USUAL_ROOM } from './key'
+import { keyRows, USUAL_ROOM, type Room } from './key'
 import { nextSeries } from './markSeries'
 import { notebookFigure } from './notebookFigure'
 
@@ -35,8 +35,8 @@ interface Drawn {
   markArea?: { data: [{ xAxis: number }, { xAxis: number }][] }
 }
 
-function drawn(change: Partial<FigureInput> = {}) {
-  const option = notebookFigure(input(change), TEST_INK) as EChartsOption & {
+function drawn(change: Partial<FigureInput> = {}, room: Room = USUAL_ROOM) {
+  const option = notebookFigure(input(change), TEST_INK, room) as EChartsOption & {
     grid: { left: number; right: number; top: number | string }[]
     legend: { show: boolean; data: string[] }
     xAxis: {
@@ -154,8 +154,8 @@ describe('a figure of a notebook', () => {
 
   it('writes the name of a curve where the curve does not run, clear of other names', () => {
     const curve = (text: string, y: number[], x = y.map((_, i) => i)) => ({ ...mark('curve', { x, y }), text })
-    const toldOf = (marks: ReturnType<typeof curve>[], which: 0 | 1) => {
-      const { named } = drawn({ marks })
+    const toldOf = (marks: ReturnType<typeof curve>[], which: 0 | 1, width = USUAL_ROOM.width) => {
+      const { named } = drawn({ marks }, { ...USUAL_ROOM, width })
       return marks.map(({ text }) => named(text)[0]?.endLabel?.offset[which])
     }
     const offsets = (...marks: ReturnType<typeof curve>[]) => toldOf(marks, 1)
@@ -179,6 +179,8 @@ describe('a figure of a notebook', () => {
     const three = [curve('one', ten), curve('another', ten), curve('elsewhere', [0, 5])]
     expect(offsets(...three), 'One beside the other.').toEqual([-16, -16, -16])
     expect(places(...three)).toEqual([-8, -8 - 3 * 8.5 - 12, -8])
+    expect(toldOf(three, 1, 190), 'In a further row where both do not fit.').toEqual([-16, -36, -16])
+    expect(toldOf(three, 0, 190)).toEqual([-8, -8, -8])
     expect(places(curve('', ten), curve('alone', ten)), 'What has no name needs no room.').toEqual([-8, -8])
   })
 

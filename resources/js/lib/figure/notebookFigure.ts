@@ -105,8 +105,8 @@ export function notebookFigure(
       ...panels.flatMap((columns, panel) => {
         const right = drawing?.panels[panel]?.right ?? []
         return [
-          ...markSeries(columns, panel, input, ink),
-          ...(right.length === 0 ? [] : markSeries(right, panel, input, ink, true)),
+          ...markSeries(columns, panel, input, ink, { widthPx: width }),
+          ...(right.length === 0 ? [] : markSeries(right, panel, input, ink, { isRight: true, widthPx: width })),
         ]
       }),
       ...pickedSeries(input, ink),

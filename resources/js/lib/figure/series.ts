@@ -84,7 +84,7 @@ export function runSeries(
             data: pointsWithShape(data, seen, run.number),
             symbol: shape,
             symbolSize,
-            itemStyle: { color: isFaint ? ink.faint : colour },
+            itemStyle: { color: isFaint ? ink.faint : colour, opacity: 1 },
             silent: true,
           },
         ]

@@ -42,6 +42,9 @@ const BINDS: Partial<Record<Mathematics['kind'], number>> = {
   power: 4,
 }
 
+/** Behind another sign one has brackets. */
+const SIGNED = 3
+
 function escaped(text: string): string {
   return text.replace(/[\\{}$&#%_^~]/g, (letter) =>
     letter === '\\' ? '' : letter === '^' || letter === '~' ? '' : `\\${letter}`,
@@ -82,6 +85,16 @@ function first(tree: Mathematics | undefined, outer: number): string {
     : inside(tree, outer)
 }
 
+/** What begins with a sign below zero, without it: 3 of −3, b · t of −b · t; null where none is there. */
+function unsigned(tree: Mathematics | undefined): Mathematics | null {
+  if (tree === undefined) return null
+  const [front, ...rest] = parts(tree)
+  if (tree.kind === 'negative') return front ?? null
+  if (tree.kind === 'number') return tree.text?.startsWith('-') === true ? { ...tree, text: tree.text.slice(1) } : null
+  const bare = tree.kind === 'times' ? unsigned(front) : null
+  return bare === null ? null : { ...tree, parts: [bare, ...rest] }
+}
+
 /** A tree of mathematics as TeX. */
 export function toTex(tree: Mathematics): string {
   const [a, b] = parts(tree)
@@ -94,10 +107,12 @@ export function toTex(tree: Mathematics): string {
       return `\\text{${escaped(tree.text ?? '')}}`
     case 'equals':
       return `${inside(a, 1)} = ${inside(b, 1)}`
-    case 'plus':
-      return `${inside(a, 1)} + ${inside(b, 1)}`
+    case 'plus': {
+      const less = unsigned(b)
+      return less === null ? `${inside(a, 1)} + ${inside(b, 1)}` : `${inside(a, 1)} - ${inside(less, 2)}`
+    }
     case 'minus':
-      return `${inside(a, 1)} - ${inside(b, 2)}`
+      return `${inside(a, 1)} - ${inside(b, unsigned(b) === null ? 2 : SIGNED)}`
     case 'times':
       return `${first(a, 2)} \\cdot ${inside(b, 2)}`
     case 'over':
@@ -141,6 +156,8 @@ const WORDS: Partial<Record<Mathematics['kind'], string>> = {
 /** The same to be spoken. */
 export function spoken(tree: Mathematics): string {
   const [a, b] = parts(tree).map(spoken)
+  const less = tree.kind === 'plus' ? unsigned(parts(tree)[1]) : null
+  if (less !== null) return `${a ?? ''} minus ${spoken(less)}`
   switch (tree.kind) {
     case 'symbol':
     case 'words':
