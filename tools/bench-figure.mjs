@@ -4,7 +4,9 @@ import { Client } from './client.mjs'
 
 const RUNS = Number(process.argv[2] ?? 20)
 const ROWS = 10_000
-const SECONDS = 4
+const SECONDS = 2
+const TRIES = 9
+const OPENINGS = 20
 
 const tell = (task, values) => console.log(JSON.stringify({ task, ...values }))
 const rounded = (value) => Number(value.toFixed(1))
@@ -30,11 +32,25 @@ for (let k = 0; k < RUNS; k++) {
 
 const { browser, page, signIn } = await signedInPage()
 await signIn()
-let began = performance.now()
-await page.goto(`/experiments/${id}/reason?run=${run}`)
 const figure = page.getByRole('group', { name: /^Figure: arrow keys/ })
-await figure.locator('svg text, canvas').first().waitFor()
-tell('first_figure', { rows: ROWS, ms: rounded(performance.now() - began) })
+let began = 0
+const opened = []
+for (let i = 0; i < OPENINGS; i++) {
+  began = performance.now()
+  await page.goto(`/experiments/${id}/reason?run=${run}`)
+  await figure.locator('svg text, canvas').first().waitFor()
+  opened.push(performance.now() - began)
+}
+opened.sort((a, b) => a - b)
+tell('first_figure', { rows: ROWS, n: OPENINGS, median_ms: rounded(opened[Math.floor(OPENINGS / 2)]), p95_ms: rounded(opened[Math.floor(0.95 * OPENINGS)]) })
+// What a browser that was never here takes: the scripts the page begins with, and all until the figure stands.
+const scripts = await page.evaluate(async () => {
+  const begins = await (await fetch(location.href)).text()
+  const sizes = performance.getEntriesByType('resource').filter(({ name }) => name.endsWith('.js'))
+  const sum = (of) => of.reduce((all, { decodedBodySize }) => all + decodedBodySize, 0)
+  return { first: sum(sizes.filter(({ name }) => begins.includes(new URL(name).pathname))), all: sum(sizes) }
+})
+tell('javascript', { first_bytes: scripts.first, until_figure_bytes: scripts.all })
 
 await page.getByRole('button', { name: /^runs:/ }).click()
 await page.getByRole('button', { name: 'all of them' }).click()
@@ -45,39 +61,43 @@ await figure.focus()
 for (let i = 0; i < 4; i++) await page.keyboard.press('+')
 await page.waitForTimeout(2000)
 
-const frames = await figure.evaluate(
-  (region, seconds) =>
-    new Promise((resolve) => {
-      let [drawn, painted, count] = [0, false, 0]
-      const { clearRect } = CanvasRenderingContext2D.prototype
-      CanvasRenderingContext2D.prototype.clearRect = function (...of) {
-        painted = true
-        return clearRect.apply(this, of)
-      }
-      const host = region.querySelector('[role=img]')
-      const box = host.getBoundingClientRect()
-      const tell = (kind, x) =>
-        host.dispatchEvent(new PointerEvent(`pointer${kind}`, { pointerId: 1, clientX: x, clientY: box.top + box.height / 2, shiftKey: true, bubbles: true }))
-      host.setPointerCapture = () => undefined
-      const middle = box.left + box.width / 2
-      tell('down', middle)
-      const start = performance.now()
-      const step = (now) => {
-        count++
-        if (painted) drawn++
-        painted = false
-        tell('move', middle + 150 * Math.sin((now - start) / 400))
-        if (now - start < 1000 * seconds) requestAnimationFrame(step)
-        else {
-          tell('up', middle)
-          resolve({ drawn: (1000 * drawn) / (now - start), frames: (1000 * count) / (now - start) })
+const pulled = () =>
+  figure.evaluate(
+    (region, seconds) =>
+      new Promise((resolve) => {
+        let [drawn, painted] = [0, false]
+        const { clearRect } = CanvasRenderingContext2D.prototype
+        CanvasRenderingContext2D.prototype.clearRect = function (...of) {
+          painted = true
+          return clearRect.apply(this, of)
         }
-      }
-      requestAnimationFrame(step)
-    }),
-  SECONDS,
-)
-tell('panning', { runs: RUNS, rows: ROWS, drawn_a_second: rounded(frames.drawn), frames_a_second: rounded(frames.frames) })
+        const host = region.querySelector('[role=img]')
+        const box = host.getBoundingClientRect()
+        const tell = (kind, x) =>
+          host.dispatchEvent(new PointerEvent(`pointer${kind}`, { pointerId: 1, clientX: x, clientY: box.top + box.height / 2, shiftKey: true, bubbles: true }))
+        host.setPointerCapture = () => undefined
+        const middle = box.left + box.width / 2
+        tell('down', middle)
+        const start = performance.now()
+        const step = (now) => {
+          if (painted) drawn++
+          painted = false
+          tell('move', middle + 150 * Math.sin((now - start) / 400))
+          if (now - start < 1000 * seconds) requestAnimationFrame(step)
+          else {
+            tell('up', middle)
+            resolve({ drawn: (1000 * drawn) / (now - start) })
+          }
+        }
+        requestAnimationFrame(step)
+      }),
+    SECONDS,
+  )
+// Other work on the machine disturbs single tries: the middle one is told, with the slowest.
+const tries = []
+for (let i = 0; i < TRIES; i++) tries.push((await pulled()).drawn)
+tries.sort((a, b) => a - b)
+tell('panning', { runs: RUNS, rows: ROWS, tries: TRIES, drawn_a_second: rounded(tries[Math.floor(TRIES / 2)]), slowest: rounded(tries[0]) })
 
 // What a stretch of a long run costs that is looked at closely.
 const times = []
