@@ -7,7 +7,7 @@ import { runColour, shapeLetter, type Ink } from './ink'
 import { figureKey, USUAL_ROOM, type Room } from './key'
 import { columnsFor } from './seenPoints'
 import { markSeries, nextSeries, pickedSeries } from './markSeries'
-import { namesOf, runSeries } from './series'
+import { namesOf, runSeries, shapeSeries } from './series'
 import { WHOLE, type View } from './view'
 import { wholeX, wholeY } from './whole'
 
@@ -54,6 +54,13 @@ export function notebookFigure(
   // What the key takes, as a part of all.
   const keyPart = Math.min(40, (100 * key.height) / Math.max(1, room.height))
   const below = (100 - keyPart) / 100
+  const drawn = panels.flatMap((columns, panel) =>
+    [...columns, ...(drawing?.panels[panel]?.right ?? [])].map((y, place) => {
+      const isRight = place >= columns.length
+      const placing = { place, panel, isRight, seen: range, columns: inColumns }
+      return { panel, isRight, of: runs.map((run) => runSeries(run, y, placing, input, words, ink)) }
+    }),
+  )
   const otherHeight = panels.length === 1 ? 0 : (100 - firstHeight - gap * (panels.length - 1)) / (panels.length - 1)
   return {
     animation: false,
@@ -88,18 +95,12 @@ export function notebookFigure(
       ...right.map(({ axis: made }) => ({ ...made, nameGap: rightPx - NAME_PX * ink.scale })),
     ],
     series: [
-      ...panels.flatMap((columns, panel) =>
-        [...columns, ...(drawing?.panels[panel]?.right ?? [])].flatMap((y, place) =>
-          runs.flatMap((run) =>
-            runSeries(
-              run,
-              y,
-              { place, panel, isRight: place >= columns.length, seen: range, columns: inColumns },
-              input,
-              words,
-              ink,
-            ),
-          ),
+      ...drawn.flatMap(({ of }) => of.flatMap(({ series }) => series)),
+      ...drawn.flatMap(({ of, ...side }) =>
+        shapeSeries(
+          of.flatMap(({ shapes }) => shapes),
+          side,
+          input,
         ),
       ),
       ...panels.flatMap((columns, panel) => {

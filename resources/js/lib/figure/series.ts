@@ -54,7 +54,13 @@ export function runSeries(
   const aside = isFaint ? [] : asidePoints(run, x, y, words)
   const isPlain = !isApart && (run.lines !== undefined || data.length > MOST_WITH_SHAPES)
   const symbolSize = panel === 0 ? 9 : 6
-  return [
+  const itemStyle = { color: isFaint ? ink.faint : colour, opacity: 1 }
+  // Colours come round again: some points of a line with a name have its shape.
+  const shapes =
+    isPlain && label !== ''
+      ? pointsWithShape(data, seen, run.number).map((value) => ({ value, symbol: shape, symbolSize, itemStyle }))
+      : []
+  const series = [
     ...(drawing?.hasBars === true && run.lines === undefined && !isFaint
       ? [barSeries(placeable(barsOf(run.rows, x, y, words), input, panel, isRight), placing, colour, ink)]
       : []),
@@ -74,21 +80,6 @@ export function runSeries(
       },
       silent: true,
     },
-    // Colours come round again: some points of a line with a name have its shape.
-    ...(isPlain && label !== ''
-      ? [
-          {
-            name: 'shapes',
-            type: 'scatter' as const,
-            ...placing,
-            data: pointsWithShape(data, seen, run.number),
-            symbol: shape,
-            symbolSize,
-            itemStyle: { color: isFaint ? ink.faint : colour, opacity: 1 },
-            silent: true,
-          },
-        ]
-      : []),
     ...(aside.length === 0
       ? []
       : [
@@ -112,6 +103,27 @@ export function runSeries(
           },
         ]),
   ]
+  return { series, shapes }
+}
+
+/** The shapes of lines along the same axes, all in one: each series by itself costs as much as a line. */
+export function shapeSeries(
+  shapes: ReturnType<typeof runSeries>['shapes'],
+  { panel, isRight }: { panel: number; isRight: boolean },
+  input: FigureInput,
+) {
+  return shapes.length === 0
+    ? []
+    : [
+        {
+          name: 'shapes',
+          type: 'scatter' as const,
+          xAxisIndex: panel,
+          yAxisIndex: axisIndexOf(input, panel, isRight),
+          data: shapes,
+          silent: true,
+        },
+      ]
 }
 
 /** Points of a line without shapes, packed: of points one by one a copy of each is made with every drawing. */
