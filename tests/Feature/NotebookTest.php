@@ -217,16 +217,16 @@ final class NotebookTest extends TestCase
     public function test_the_axes_of_a_figure_are_drawn_as_they_are_wished_and_the_data_stay(): void
     {
         $made = $this->postJson($this->path('figures'), [
-            'x' => 'V', 'axis' => ['unit' => 'L', 'from' => 0, 'to' => 0.025], 'points' => 'apart', 'bars' => true, 'coloursBy' => 'condition', 'caption' => 'Taken on a warm day.',
+            'x' => 'V', 'axis' => ['unit' => 'L', 'from' => 0, 'to' => 0.025, 'label' => 'what was added'], 'points' => 'apart', 'bars' => true, 'coloursBy' => 'condition', 'caption' => 'Taken on a warm day.',
             'panels' => [['y' => ['pH'], 'axis' => ['from' => 1.5], 'right' => ['T'], 'rightAxis' => ['unit' => 'K', 'scale' => 'log']]],
         ])->assertCreated()->json();
-        $plain = ['scale' => 'linear', 'from' => null, 'to' => null, 'unit' => null, 'shown' => []];
+        $plain = ['scale' => 'linear', 'from' => null, 'to' => null, 'unit' => null, 'label' => null, 'shown' => []];
         $drawn = array_diff_key($made['changed'][0]['value'], ['id' => 0, 'position' => 0]);
         self::assertEquals([
-            'title' => '', 'shownTitle' => '', 'x' => 'V', 'axis' => ['scale' => 'linear', 'from' => 0, 'to' => 0.025, 'unit' => 'L', 'shown' => ['V' => ['factor' => 0.001, 'offset' => 0]]],
+            'title' => '', 'shownTitle' => '', 'x' => 'V', 'axis' => ['scale' => 'linear', 'from' => 0, 'to' => 0.025, 'unit' => 'L', 'label' => 'what was added', 'shown' => ['V' => ['factor' => 0.001, 'offset' => 0]]],
             'panels' => [[
                 'y' => ['pH'], 'axis' => ['from' => 1.5] + $plain, 'right' => ['T'],
-                'rightAxis' => ['scale' => 'log', 'from' => null, 'to' => null, 'unit' => 'K', 'shown' => ['T' => ['factor' => 1, 'offset' => 273.15]]],
+                'rightAxis' => ['scale' => 'log', 'from' => null, 'to' => null, 'unit' => 'K', 'label' => null, 'shown' => ['T' => ['factor' => 1, 'offset' => 273.15]]],
             ]],
             'points' => 'apart', 'bars' => true, 'coloursBy' => 'condition', 'caption' => 'Taken on a warm day.', 'doubt' => null,
         ], $drawn);
@@ -238,7 +238,7 @@ final class NotebookTest extends TestCase
         foreach ([
             [['axis' => ['unit' => 'kg']], 'kg'], [['axis' => ['from' => 5, 'to' => 3]], 'An axis that ends at 3 cannot begin at 5. Begin it lower, or end it higher.'],
             [['axis' => ['scale' => 'log', 'from' => 0]], 'A logarithmic axis has no place for 0 and what is below. Begin it above 0.'],
-            [['axis' => ['from' => '5']], 'An axis goes from a number to a number'], [['points' => 'dashed'], ''], [['coloursBy' => 'mood'], ''], [['bars' => 1], ''],
+            [['axis' => ['from' => '5']], 'An axis goes from a number to a number'], [['points' => 'dashed'], ''], [['coloursBy' => 'mood'], ''], [['bars' => 1], ''], [['axis' => ['label' => str_repeat('a', 121)]], 'An axis is called by at most 120 letters.'],
             [['panels' => [['y' => ['pH'], 'right' => ['pH']]]], '"pH" is drawn at the left and cannot be at the right, too.'],
         ] as [$change, $sentence]) {
             self::assertStringContainsString($sentence, (string) $this->patchJson($path, $change)->assertUnprocessable()->json('detail'));

@@ -18,7 +18,8 @@ final class FigureRequest extends FormRequest
         $need = $this->isMethod('POST') ? 'required' : 'sometimes';
 
         $axis = fn (string $name): array => [
-            $name => ['sometimes', 'nullable', 'array:scale,from,to,unit'], "{$name}.scale" => [Rule::in(['linear', 'log'])], "{$name}.unit" => ['nullable', 'string', 'max:30'],
+            $name => ['sometimes', 'nullable', 'array:scale,from,to,unit,label'], "{$name}.scale" => [Rule::in(['linear', 'log'])], "{$name}.unit" => ['nullable', 'string', 'max:30'],
+            "{$name}.label" => ['nullable', 'string', 'max:120'],
             "{$name}.from" => ['nullable', 'numeric:strict'], "{$name}.to" => ['nullable', 'numeric:strict'],
         ];
 
@@ -43,7 +44,7 @@ final class FigureRequest extends FormRequest
         return [
             'panels.max' => 'A figure has at most '.FigureDrawing::MOST_PANELS.' panels.', 'x.*' => 'Choose what is drawn along x.',
             'panels.*.y.max' => 'Along one axis at most '.FigurePanel::MOST_COLUMNS.' columns are drawn.', 'panels.*' => 'Choose what is drawn upwards.',
-            'axis.*' => 'An axis goes from a number to a number, evenly or by powers of ten.', 'caption.max' => 'A caption may have at most 1000 letters.',
+            '*.label.max' => 'An axis is called by at most 120 letters.', 'axis.*' => 'An axis goes from a number to a number, evenly or by powers of ten.', 'caption.max' => 'A caption may have at most 1000 letters.',
         ];
     }
 

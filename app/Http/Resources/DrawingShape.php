@@ -55,7 +55,7 @@ final class DrawingShape
             }
         }
 
-        return ['scale' => $axis->isLogarithmic ? 'log' : 'linear', 'from' => $axis->from, 'to' => $axis->to, 'unit' => $axis->unit, 'shown' => (object) $shown];
+        return ['scale' => $axis->isLogarithmic ? 'log' : 'linear', 'from' => $axis->from, 'to' => $axis->to, 'unit' => $axis->unit, 'label' => $axis->label, 'shown' => (object) $shown];
     }
 
     /** Unit of a column of the runs table, which is that of its results; asked only where a figure of the runs has another. */

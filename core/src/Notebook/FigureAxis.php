@@ -19,13 +19,14 @@ final readonly class FigureAxis
      * @param  float|null  $from  in the unit of the axis; null: as the values are
      * @param  float|null  $to  likewise
      * @param  string|null  $unit  as it is written; null: that of the column
+     * @param  string|null  $label  what it is called, without a unit; null: as its columns are
      */
-    private function __construct(public bool $isLogarithmic, public ?float $from, public ?float $to, public ?string $unit)
+    private function __construct(public bool $isLogarithmic, public ?float $from, public ?float $to, public ?string $unit, public ?string $label)
     {
     }
 
     /**
-     * @param  Fields  $data  scale, from, to, unit; each may be missing
+     * @param  Fields  $data  scale, from, to, unit, label; each may be missing
      *
      * @throws InvalidQuantity If it cannot be drawn; the message says what.
      */
@@ -46,7 +47,9 @@ final readonly class FigureAxis
             throw new InvalidQuantity('A logarithmic axis has no place for 0 and what is below. Begin it above 0.');
         }
 
-        return new self($scale === self::LOG, $from, $to, $unit === '' ? null : $unit);
+        $label = trim($data->text('label'));
+
+        return new self($scale === self::LOG, $from, $to, $unit === '' ? null : $unit, $label === '' ? null : $label);
     }
 
     /**
@@ -66,6 +69,6 @@ final readonly class FigureAxis
     /** @return array<string, mixed> what is not as usual */
     public function toArray(): array
     {
-        return array_filter(['scale' => $this->isLogarithmic ? self::LOG : null, 'from' => $this->from, 'to' => $this->to, 'unit' => $this->unit], static fn (mixed $v): bool => $v !== null);
+        return array_filter(['scale' => $this->isLogarithmic ? self::LOG : null, 'from' => $this->from, 'to' => $this->to, 'unit' => $this->unit, 'label' => $this->label], static fn (mixed $v): bool => $v !== null);
     }
 }

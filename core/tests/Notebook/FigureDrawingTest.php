@@ -19,7 +19,7 @@ final class FigureDrawingTest extends TestCase
             ['y' => ['p'], 'axis' => ['scale' => 'log', 'from' => 80.0, 'to' => 120.0, 'unit' => 'kPa'], 'right' => ['V'], 'rightAxis' => ['unit' => 'L']],
             ['y' => ['c', 'd']],
         ],
-        'axis' => ['from' => 0.0, 'unit' => 'K'], 'points' => 'apart', 'bars' => true, 'coloursBy' => 'condition', 'caption' => 'Dead volume of the tubing left in.',
+        'axis' => ['from' => 0.0, 'unit' => 'K', 'label' => 'warmth'], 'points' => 'apart', 'bars' => true, 'coloursBy' => 'condition', 'caption' => 'Dead volume of the tubing left in.',
     ];
 
     public function test_comes_back_as_it_was_kept_and_what_is_usual_is_not_kept(): void
@@ -28,7 +28,7 @@ final class FigureDrawingTest extends TestCase
         $plain = ['x' => 'V', 'panels' => [['y' => ['pH']]]];
         self::assertSame($plain, FigureDrawing::fromArray($plain)->toArray());
         self::assertSame($plain, FigureDrawing::fromArray([
-            'x' => 'V', 'axis' => ['scale' => 'linear', 'from' => null, 'unit' => ''], 'points' => '', 'bars' => false, 'coloursBy' => '', 'caption' => '  ',
+            'x' => 'V', 'axis' => ['scale' => 'linear', 'from' => null, 'unit' => '', 'label' => ' '], 'points' => '', 'bars' => false, 'coloursBy' => '', 'caption' => '  ',
             'panels' => [['y' => ['pH'], 'axis' => [], 'right' => [], 'rightAxis' => ['unit' => 'L']]],
         ])->toArray());
         self::assertSame(['T', 'p', 'V', 'c', 'd'], FigureDrawing::fromArray(self::FULL)->columns());

@@ -165,7 +165,7 @@ export function runRows(id: number, rows: Row[], change: Partial<RunRows> = {}):
   }
 }
 
-const PLAIN_AXIS = { scale: 'linear' as const, from: null, to: null, unit: null, shown: {} }
+const PLAIN_AXIS = { scale: 'linear' as const, from: null, to: null, unit: null, label: null, shown: {} }
 
 /** A figure as most are; y by panel. */
 export function figure(x: string, y: string[][], change: Partial<Figure> = {}): Figure {

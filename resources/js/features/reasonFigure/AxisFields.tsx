@@ -1,4 +1,4 @@
-import { useId } from 'react'
+import { useId, useState } from 'react'
 import type { Figure } from '../../lib/api/types'
 import { askedAxis } from '../../lib/figure/axisUnits'
 import { parseNumber, typeset } from '../../lib/format'
@@ -10,7 +10,7 @@ export type AskedAxis = Partial<ReturnType<typeof askedAxis>>
 /** Of an axis as it stands when its turn has come: what was typed just before counts, too. */
 export type AxisChange = (axis: Figure['axis']) => AskedAxis
 
-export type AxisPart = 'from' | 'to' | 'in' | 'divided'
+export type AxisPart = 'called' | 'from' | 'to' | 'in' | 'divided'
 
 interface AxisFieldsProps {
   name: string
@@ -23,9 +23,10 @@ interface AxisFieldsProps {
   onChange: (part: AxisPart, change: AxisChange) => void
 }
 
-/** The ends, unit and scale of one axis, in a line. */
+/** The ends, unit and scale of one axis, in a line, and what it is called. */
 export function AxisFields({ name, axis, unit, refusal, onRefuse, onChange }: AxisFieldsProps) {
   const id = useId()
+  const [isCalled, setIsCalled] = useState(false)
   const problemAt = (part: AxisPart) => (refusal?.part === part ? id : undefined)
 
   function handleEnd(which: 'from' | 'to', text: string) {
@@ -39,9 +40,17 @@ export function AxisFields({ name, axis, unit, refusal, onRefuse, onChange }: Ax
 
   return (
     <div role="group" aria-label={name} className="flex flex-wrap items-baseline gap-x-4 gap-y-1.5">
-      <span className="w-full truncate font-semibold sm:w-28" title={name}>
+      <button
+        type="button"
+        className="word-button w-full truncate text-left font-semibold! sm:w-28"
+        title={`${name}: press to call it something else`}
+        aria-expanded={isCalled}
+        onClick={() => {
+          setIsCalled(!isCalled)
+        }}
+      >
         {name}
-      </span>
+      </button>
       {(['from', 'to'] as const).map((which) => (
         <TypedField
           key={which}
@@ -65,7 +74,7 @@ export function AxisFields({ name, axis, unit, refusal, onRefuse, onChange }: Ax
         problemAt={problemAt('in')}
         onChange={(typed) => {
           // The ends were typed in the unit before.
-          onChange('in', ({ scale }) => ({ scale, unit: typed }))
+          onChange('in', ({ scale, label }) => ({ scale, label, unit: typed }))
         }}
       />
       <label className="flex items-baseline gap-1.5">
@@ -82,6 +91,21 @@ export function AxisFields({ name, axis, unit, refusal, onRefuse, onChange }: Ax
           <option value="log">by powers of ten</option>
         </select>
       </label>
+      {isCalled ? (
+        <TypedField
+          label="called"
+          isInline
+          widthClass="w-72"
+          value={axis.label ?? ''}
+          maxLength={120}
+          placeholder="as its columns; the unit comes by itself"
+          problemAt={problemAt('called')}
+          onChange={(label) => {
+            onChange('called', (now) => ({ ...askedAxis(now), label }))
+            setIsCalled(false)
+          }}
+        />
+      ) : null}
       {refusal === null ? null : (
         <p id={id} role="alert" className="text-error w-full">
           {refusal.words}

@@ -34,6 +34,8 @@ export function FigureWords({ notebook, figure }: { notebook: Notebook; figure: 
                   i === index
                     ? {
                         ...one,
+                        // What it was called was the other column.
+                        axis: { ...one.axis, label: null },
                         y: [symbol, ...one.y.slice(1).filter((of) => of !== symbol)],
                         right: one.right.filter((of) => of !== symbol),
                       }

@@ -2469,6 +2469,8 @@ export interface components {
             from?: number | null;
             to?: number | null;
             unit?: string | null;
+            /** @description without a unit; null: as its columns are called */
+            label?: string | null;
         };
         DrawnAxis: {
             /** @enum {string} */
@@ -2476,6 +2478,7 @@ export interface components {
             from: number | null;
             to: number | null;
             unit: string | null;
+            label: string | null;
             /** @description what makes a value of a column one of this axis, by symbol: factor times value plus offset; without, it is drawn as it is */
             shown: {
                 [key: string]: {

@@ -90,6 +90,8 @@ export interface AxisWish {
   scale: 'linear' | 'log'
   from: number | null
   to: number | null
+  /** What it is called in place of its columns. */
+  label?: string | null
 }
 
 export type DrawnRange = AxisRange & {

@@ -89,9 +89,9 @@ describe('axes in other units', () => {
   it('are asked for without what the server adds', () => {
     expect(askedPanels(wished.panels)[0]).toEqual({
       y: ['pH'],
-      axis: { scale: 'linear', from: null, to: null, unit: null },
+      axis: { scale: 'linear', from: null, to: null, unit: null, label: null },
       right: ['T'],
-      rightAxis: { scale: 'linear', from: null, to: null, unit: 'K' },
+      rightAxis: { scale: 'linear', from: null, to: null, unit: 'K', label: null },
     })
   })
 })

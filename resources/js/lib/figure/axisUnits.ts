@@ -19,7 +19,7 @@ export function shownAlong(axis: Axis | undefined, symbol: string): Shown {
   return { to: (value) => of.factor * value + of.offset, back: (value) => (value - of.offset) / of.factor }
 }
 
-const wish = ({ scale, from, to }: Axis): AxisWish => ({ scale, from, to })
+const wish = ({ scale, from, to, label }: Axis): AxisWish => ({ scale, from, to, label })
 
 /** How a figure is drawn, of columns that are there. */
 export function drawingOf(figure: Figure, column: (symbol: string) => Column | undefined): DrawingWish {
@@ -119,8 +119,8 @@ export function askedPanels(panels: Figure['panels']) {
   }))
 }
 
-export function askedAxis({ scale, from, to, unit }: Axis) {
-  return { scale, from, to, unit }
+export function askedAxis({ scale, from, to, unit, label }: Axis) {
+  return { scale, from, to, unit, label }
 }
 
 /** The same figure with x and y in each other's place; null where more is drawn than one column along another. */

@@ -441,6 +441,21 @@ describe('a figure of a notebook', () => {
     expect(option.yAxis[0]).toMatchObject({ type: 'log', min: 1, max: 10 })
   })
 
+  it('calls an axis as somebody called it, with the unit of its column', () => {
+    const called = (label: string | null) => ({ scale: 'linear' as const, from: null, to: null, label })
+    const usual = drawn({ panels: [[PH, D]] }).option
+    const panel = { axis: called('how sour'), right: [], rightAxis: called(null) }
+    const { option } = drawn({
+      panels: [[PH, D]],
+      drawing: { axis: called('what was added'), panels: [panel], points: null, hasBars: false },
+    })
+    expect([usual.xAxis[0]?.name, usual.yAxis[0]?.name]).toEqual([
+      'volume of NaOH added V / mL',
+      expect.stringMatching(/pH, .*dpH/),
+    ])
+    expect([option.xAxis[0]?.name, option.yAxis[0]?.name]).toEqual(['what was added / mL', 'how sour / pH'])
+  })
+
   it('draws points each by itself, and their ± as bars, where that is wished', () => {
     const { named } = drawn({ drawing: drawing({ points: 'apart', hasBars: true }) })
     expect(named('Run 1')[0]?.lineStyle).toMatchObject({ width: 0 })

@@ -1,6 +1,6 @@
 import type { EChartsOption as FigureOption } from 'echarts'
 import type { Column } from '../api/types'
-import { axisName, columnHead } from '../notebook/labels'
+import { axisName, calledAxis, columnHead } from '../notebook/labels'
 import { axis, labelOf, seenRange } from './axes'
 import { axisIndexOf, keyedRun, type FigureInput } from './drawn'
 import { runColour, shapeLetter, type Ink } from './ink'
@@ -80,7 +80,7 @@ export function notebookFigure(
     })),
     xAxis: panels.map((_, index) => {
       const isLast = index === panels.length - 1
-      const made = axis(ink, isLast ? axisName(x) : '', range, 32)
+      const made = axis(ink, isLast ? nameOfX(input) : '', range, 32)
       return {
         ...made,
         gridIndex: index,
@@ -116,6 +116,11 @@ export function notebookFigure(
   } as FigureOption
 }
 
+function nameOfX({ x, drawing }: FigureInput): string {
+  const label = drawing?.axis.label ?? null
+  return label === null ? axisName(x) : calledAxis(label, x)
+}
+
 function yAxis(
   columns: readonly Column[],
   panel: number,
@@ -127,8 +132,14 @@ function yAxis(
 ) {
   const { panels } = input
   const isSmall = panels.length > 1
+  const wish = input.drawing?.panels[panel]
+  const label = (isRight ? wish?.rightAxis : wish?.axis)?.label ?? null
+  const [first] = columns
   // A low panel has no room for words beside it.
-  const names = columns.map(isSmall && panel > 0 ? columnHead : axisName)
+  const names =
+    label !== null && first !== undefined
+      ? [calledAxis(label, first)]
+      : columns.map(isSmall && panel > 0 ? columnHead : axisName)
   const isLow = isSmall && panel > 0
   const isLarge = ink.scale > 1
   const few = isLow && isLarge ? FEW_INTERVALS / 2 : isLow || isLarge ? FEW_INTERVALS : undefined
@@ -138,8 +149,12 @@ function yAxis(
   const firstPlace = isRight ? (panels[panel]?.length ?? 0) : 0
   const of = (place: number) => (keyed?.number ?? 1) + firstPlace + place
   // Of two axes each says by shape and colour which points are read along it.
-  const name = names.map((one, place) => (keyed === null ? one : `{k${place}|${shapeLetter(of(place))}} ${one}`))
-  const rich = Object.fromEntries(names.map((_, place) => [`k${place}`, { color: runColour(ink, of(place)) }]))
+  const shapes = columns.map((_, place) => (keyed === null ? '' : `{k${place}|${shapeLetter(of(place))}} `))
+  const name =
+    names.length === columns.length
+      ? names.map((one, place) => `${shapes[place] ?? ''}${one}`)
+      : [`${shapes.join('')}${names.join(', ')}`]
+  const rich = Object.fromEntries(columns.map((_, place) => [`k${place}`, { color: runColour(ink, of(place)) }]))
   const made = axis(ink, name.join(', '), range, 0)
   const letters = Math.max(...[range.min, range.max].map((end) => labelOf(end, range).length))
   return {

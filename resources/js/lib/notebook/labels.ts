@@ -57,6 +57,11 @@ export function axisName(column: Column): string {
   return `${name}${columnHead(column)}`
 }
 
+/** The same by what somebody called it; its unit is that of its column. */
+export function calledAxis(label: string, column: Column): string {
+  return columnHead({ ...column, symbol: label })
+}
+
 /** A word begins small within a sentence; a symbol like pH stays as it is. */
 export function lowerFirst(text: string): string {
   return /^[A-Z][a-z ]/.test(text) ? text.charAt(0).toLowerCase() + text.slice(1) : text
