@@ -42,7 +42,7 @@ export function AxisFields({ name, axis, unit, refusal, onRefuse, onChange }: Ax
     <div role="group" aria-label={name} className="flex flex-wrap items-baseline gap-x-4 gap-y-1.5">
       <button
         type="button"
-        className="word-button w-full truncate text-left font-semibold! sm:w-28"
+        className="word-button m-0! min-h-6 w-full truncate text-left font-semibold! sm:w-28"
         title={`${name}: press to call it something else`}
         aria-expanded={isCalled}
         onClick={() => {
