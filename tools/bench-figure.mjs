@@ -58,12 +58,11 @@ await page.keyboard.press('Escape')
 await figure.locator('canvas').first().waitFor()
 await page.waitForTimeout(3000)
 await figure.focus()
-for (let i = 0; i < 4; i++) await page.keyboard.press('+')
-await page.waitForTimeout(2000)
 
-const pulled = () =>
+/** How often a second the figure is drawn while it is pulled along by hand, or drawn nearer and further by wheel. */
+const drawnWhile = (kind) =>
   figure.evaluate(
-    (region, seconds) =>
+    (region, [kind, seconds]) =>
       new Promise((resolve) => {
         let [drawn, painted] = [0, false]
         const { clearRect } = CanvasRenderingContext2D.prototype
@@ -72,32 +71,43 @@ const pulled = () =>
           return clearRect.apply(this, of)
         }
         const host = region.querySelector('[role=img]')
-        const box = host.getBoundingClientRect()
-        const tell = (kind, x) =>
-          host.dispatchEvent(new PointerEvent(`pointer${kind}`, { pointerId: 1, clientX: x, clientY: box.top + box.height / 2, shiftKey: true, bubbles: true }))
         host.setPointerCapture = () => undefined
-        const middle = box.left + box.width / 2
-        tell('down', middle)
+        const box = host.getBoundingClientRect()
+        const [middle, clientY] = [box.left + box.width / 2, box.top + box.height / 2]
+        const hand = (does, clientX) => host.dispatchEvent(new PointerEvent(`pointer${does}`, { pointerId: 1, clientX, clientY, shiftKey: true, bubbles: true }))
+        const wheel = (deltaY) => host.dispatchEvent(new WheelEvent('wheel', { clientX: middle, clientY, deltaY, bubbles: true, cancelable: true }))
+        if (kind === 'pull') hand('down', middle)
         const start = performance.now()
         const step = (now) => {
           if (painted) drawn++
           painted = false
-          tell('move', middle + 150 * Math.sin((now - start) / 400))
+          const turn = (now - start) / 400
+          if (kind === 'pull') hand('move', middle + 150 * Math.sin(turn))
+          else wheel(25 * Math.cos(turn))
           if (now - start < 1000 * seconds) requestAnimationFrame(step)
           else {
-            tell('up', middle)
-            resolve({ drawn: (1000 * drawn) / (now - start) })
+            if (kind === 'pull') hand('up', middle)
+            CanvasRenderingContext2D.prototype.clearRect = clearRect
+            resolve((1000 * drawn) / (now - start))
           }
         }
         requestAnimationFrame(step)
       }),
-    SECONDS,
+    [kind, SECONDS],
   )
 // Other work on the machine disturbs single tries: the middle one is told, with the slowest.
-const tries = []
-for (let i = 0; i < TRIES; i++) tries.push((await pulled()).drawn)
-tries.sort((a, b) => a - b)
-tell('panning', { runs: RUNS, rows: ROWS, tries: TRIES, drawn_a_second: rounded(tries[Math.floor(TRIES / 2)]), slowest: rounded(tries[0]) })
+for (const kind of ['pull', 'zoom']) {
+  const tries = []
+  for (let i = 0; i < TRIES; i++) {
+    // Each sees the same part first.
+    await page.keyboard.press('f')
+    for (let k = 0; k < 4; k++) await page.keyboard.press('+')
+    await page.waitForTimeout(1000)
+    tries.push(await drawnWhile(kind))
+  }
+  tries.sort((a, b) => a - b)
+  tell(kind, { runs: RUNS, rows: ROWS, tries: TRIES, drawn_a_second: rounded(tries[Math.floor(TRIES / 2)]), slowest: rounded(tries[0]) })
+}
 
 // What a stretch of a long run costs that is looked at closely.
 const times = []

@@ -10,6 +10,34 @@ const figure = (page: Page) => page.getByRole('group', { name: /^Figure: arrow k
 /** A night of 5000 minutes, of which a figure draws some. */
 const NIGHT = `t (min);T (°C)\n${Array.from({ length: 5000 }, (_, i) => `${i};${(11 + 3 * Math.sin(i / 700)).toFixed(2)}`).join('\n')}\n`
 
+/** Five nights beside each other, as many points as are drawn as a picture. */
+const NIGHTS = `t (min);${[1, 2, 3, 4, 5].map((night) => `cellar trial ${night}`).join(';')}\n${Array.from({ length: 4000 }, (_, i) => [i, ...[1, 2, 3, 4, 5].map((night) => (10 + night + 3 * Math.sin(i / (600 + 20 * night))).toFixed(2))].join(';')).join('\n')}\n`
+
+/** How much colour there is in the key of a figure and below it, with every move of the pointer. */
+async function watchColours(page: Page): Promise<() => Promise<{ key: number; plot: number }[]>> {
+  await page.evaluate(() => {
+    const seen: { key: number; plot: number }[] = []
+    Object.assign(globalThis, { seen })
+    document.addEventListener('pointermove', () => {
+      const canvas = document.querySelector<HTMLCanvasElement>('[role=group] canvas')
+      if (canvas === null) return
+      const colours = (from: number, to: number) => {
+        const { data } = canvas.getContext('2d')?.getImageData(0, from, canvas.width, to - from) ?? { data: [] }
+        let sum = 0
+        for (let i = 0; i < data.length; i += 4) {
+          const [r = 0, g = 0, b = 0, opacity = 0] = data.slice(i, i + 4)
+          // Paper, grid and letters have next to none.
+          const colour = Math.max(r, g, b) - Math.min(r, g, b)
+          if (colour > 40) sum += (colour * opacity) / 255 / 100
+        }
+        return Math.round(sum)
+      }
+      seen.push({ key: colours(0, 30), plot: colours(40, canvas.height) })
+    })
+  })
+  return () => page.evaluate(() => (globalThis as unknown as { seen: { key: number; plot: number }[] }).seen.splice(0))
+}
+
 /** The numbers along x that are drawn, left to right. */
 const labels = async (page: Page): Promise<number[]> => {
   const texts = await figure(page)
@@ -80,6 +108,39 @@ test.describe('what is seen of a figure', () => {
     ).map(Number)
     expect(count).toBe(Math.floor(to ?? 0) - Math.ceil(from ?? 0) + 1)
     await look(page, 'view-night')
+  })
+
+  test('is moved with all its lines and its key', async ({ page }) => {
+    const { at } = await openTyped(page, 'Is one night in the cellar as the next?', NIGHTS, 4000, 4000)
+    await page.getByRole('button', { name: /^runs: / }).click()
+    await page.getByRole('button', { name: 'all of them' }).click()
+    await page.keyboard.press('Escape')
+    await expect(figure(page).locator('canvas')).toBeVisible()
+    await expect(page.getByText(/^Figure 1\. .* 20,000 rows/)).toBeVisible()
+    const colours = await watchColours(page)
+    const places = [0.5, 0.52, 0.54, 0.51, 0.5]
+    for (const right of places) await page.mouse.move(...at(right, 0.7))
+    const still = (await colours())[0] ?? { key: 0, plot: 0 }
+    expect(still.key, 'a stroke of each run').toBeGreaterThan(100)
+    expect(still.plot).toBeGreaterThan(3000)
+    await page.keyboard.down('Shift')
+    await page.mouse.down()
+    for (const right of places) await page.mouse.move(...at(right, 0.7))
+    const moved = await colours()
+    await page.mouse.up()
+    await page.keyboard.up('Shift')
+    expect(moved).toHaveLength(places.length)
+    for (const { key, plot } of moved) {
+      expect(key).toBe(still.key)
+      expect(plot / still.plot).toBeGreaterThan(0.8)
+      expect(plot / still.plot).toBeLessThan(1.25)
+    }
+    await expect
+      .poll(async () => {
+        await page.mouse.move(...at(0.5, 0.71))
+        return (await colours()).at(-1)
+      }, 'It is as it was.')
+      .toEqual(still)
   })
 
   test('comes nearer by wheel, is pulled by hand, and F leads back', async ({ page }) => {

@@ -5,6 +5,7 @@ import type { Room } from '../../lib/figure/key'
 import type { View } from '../../lib/figure/view'
 import { FigureCanvas } from './FigureCanvas'
 import type { PointerMoment } from './hands'
+import { MovedLines } from './MovedLines'
 
 const { init } = vi.hoisted(() => ({ init: vi.fn() }))
 vi.mock('./echarts', () => ({ echarts: { init } }))
@@ -49,6 +50,8 @@ let watched = 0
 let clock = 0
 
 beforeEach(() => {
+  // There is nothing to draw on here.
+  vi.spyOn(HTMLCanvasElement.prototype, 'getContext').mockReturnValue(null)
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'requestAnimationFrame', 'cancelAnimationFrame'] })
   made = []
   asked = []
@@ -89,7 +92,7 @@ describe('the drawing of a figure', () => {
     expect(made).toHaveLength(1)
     expect(made[0]?.setOption).toHaveBeenCalledWith(OPTION, {
       notMerge: false,
-      replaceMerge: ['series', 'xAxis', 'yAxis', 'grid', 'legend'],
+      replaceMerge: ['series', 'xAxis', 'yAxis', 'grid', 'legend', 'graphic'],
     })
   })
 
@@ -217,18 +220,42 @@ describe('the drawing of a figure', () => {
         press('move', x, 40)
       }
       expect(rooms).toEqual(isLarge ? [true, true] : [undefined, undefined])
-      const replaced = () => (made.at(-1)?.setOption.mock.lastCall?.[1] as { replaceMerge: string[] }).replaceMerge
-      expect(replaced().includes('legend'), 'What does not move is drawn once.').toBe(!isLarge)
+      const hasPicture = () => (made.at(-1)?.setOption.mock.lastCall?.[0] as FigureOption).graphic !== undefined
+      expect(hasPicture(), 'Many lines are moved as a picture.').toBe(isLarge)
       vi.advanceTimersByTime(140)
       expect(rooms).toHaveLength(2)
       clock += 1000
       vi.advanceTimersByTime(10 + 2 * FRAME_MS)
       expect(rooms.slice(2), `many points: ${isLarge}`).toEqual(isLarge ? [undefined] : [])
+      expect(hasPicture()).toBe(false)
       press('move', 90, 40)
       canvas.close()
       vi.advanceTimersByTime(1000)
       expect(rooms, 'Nothing is drawn once it is closed.').toHaveLength(isLarge ? 4 : 3)
     }
+  })
+
+  it('moves a picture of what it drew whole before, and draws whole what is new', () => {
+    const kept = vi.spyOn(MovedLines.prototype, 'keep')
+    const { canvas, press } = movable()
+    const hasPicture = () => (made.at(-1)?.setOption.mock.lastCall?.[0] as FigureOption).graphic !== undefined
+    const move = (x: number) => {
+      press('move', x, 40)
+      return hasPicture()
+    }
+    canvas.draw(() => AXES, { isLarge: true })
+    press('down', 60, 40, { shiftKey: true })
+    expect([move(70), move(80)]).toEqual([true, true])
+    expect(kept, 'The key is taken once.').toHaveBeenCalledOnce()
+    canvas.draw(() => ({ ...AXES }), { isLarge: true })
+    expect(move(90), 'The hand does not wait for its turn.').toBe(false)
+    expect(vi.getTimerCount(), 'Nothing waits but the end of the move.').toBe(1)
+    expect([move(100), move(110)]).toEqual([true, true])
+    expect(kept).toHaveBeenCalledTimes(2)
+    resized[0]?.()
+    expect(move(120), 'In another room the key stands elsewhere.').toBe(false)
+    expect(move(130)).toBe(true)
+    kept.mockRestore()
   })
 
   it('tells a hand that moves what is seen from one that picks', () => {

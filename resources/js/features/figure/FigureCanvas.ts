@@ -6,13 +6,14 @@ import { drawnAxes } from './drawnAxes'
 import { echarts, type FigureOption } from './echarts'
 import { FigureView, type Drawn } from './FigureView'
 import { listenToHands, type PointerMoment } from './hands'
-import { MovedParts, REPLACED } from './MovedParts'
+import { MovedLines } from './MovedLines'
+import { Pace } from './Pace'
 
-/** So much longer than a drawing took, the page is free for all else; less while a hand moves the figure and looks at nothing else. */
-const REST_SHARE = 2
-const REST_SHARE_MOVED = 0.25
 /** So long after the last move of a hand it is drawn with all its points again. */
 const SETTLED_MS = 150
+
+/** Parts of a drawing of which none is left that is not in the next one. */
+const REPLACED = ['series', 'xAxis', 'yAxis', 'grid', 'legend', 'graphic'] as const
 
 /** What is drawn, in the room there is, with what is seen of it. */
 export type Drawing = (room: Room, view: View) => FigureOption
@@ -28,8 +29,6 @@ interface Wanted extends Required<DrawnHow> {
   option: Drawing
 }
 
-const NEVER_DRAWN = -Infinity
-
 /** Owns the drawing of one figure in a host element, and forwards what the pointer does over it. */
 export class FigureCanvas {
   private chart: EChartsType
@@ -38,13 +37,15 @@ export class FigureCanvas {
   private readonly watcher: ResizeObserver
   private wanted: Wanted | null = null
   private last: Wanted | null = null
-  private frame: number | null = null
-  private timer: ReturnType<typeof setTimeout> | null = null
-  private freeAt = NEVER_DRAWN
-  private rest = REST_SHARE
+  private readonly pace = new Pace(() => {
+    this.paint()
+  })
   private isMoving = false
   private settling: ReturnType<typeof setTimeout> | undefined
-  private readonly parts = new MovedParts()
+  private readonly lines = new MovedLines()
+  /** What is drawn with all its points, its lines and its key. */
+  private still: Drawing | null = null
+  private wasMoved = false
   private looked: ((view: View) => void) | null = null
   private whole: { of: Drawing; axes: DrawnAxes | null } | null = null
   private painted: DrawnAxes | null = null
@@ -71,6 +72,7 @@ export class FigureCanvas {
     }
     this.watcher = new ResizeObserver(() => {
       this.chart.resize()
+      this.still = null
       // In another width names stand in other rows.
       this.again()
     })
@@ -78,53 +80,30 @@ export class FigureCanvas {
   }
 
   /**
-   * Draws at the pace of this computer: what comes while it is still busy with the last drawing takes the place of what came
-   * before, so that nothing queues.
+   * Draws at the pace of this computer.
    *
    * @param option made when it is drawn: reading colours in the middle of a change would make the browser lay out the page twice
    */
   draw(option: Drawing, { isLarge = false, isAlongX = false }: DrawnHow = {}): void {
     this.wanted = { option, isLarge, isAlongX }
-    if (!this.isMoving) this.rest = REST_SHARE
-    this.whenFree()
-  }
-
-  private whenFree(): void {
-    if (this.frame !== null || this.timer !== null) return
-    if (this.freeAt === NEVER_DRAWN) {
-      this.paint()
-      return
-    }
-    // Numbers that changed with a figure are painted before it is drawn anew: they are what is waited for.
-    this.frame = requestAnimationFrame(() => {
-      this.frame = null
-      this.timer = setTimeout(
-        () => {
-          this.timer = null
-          this.paint()
-        },
-        Math.max(0, this.freeAt - performance.now()),
-      )
-    })
+    this.pace.whenFree()
   }
 
   private again(): void {
     if (this.last !== null && this.wanted === null) this.draw(this.last.option, this.last)
   }
 
-  /** Draws at once what a hand moves, as often as this computer can: who moves it looks at nothing else. */
+  /** Draws at once what a hand moves, with every move: who moves it looks at nothing else. */
   private follow(): void {
     if (this.last === null) return
     this.wanted ??= this.last
-    this.rest = REST_SHARE_MOVED
     this.isMoving = this.last.isLarge
     clearTimeout(this.settling)
     if (this.isMoving)
       this.settling = setTimeout(() => {
         this.settle()
       }, SETTLED_MS)
-    if (this.frame === null && this.timer === null && performance.now() >= this.freeAt) this.paint()
-    else this.whenFree()
+    this.pace.atOnce()
   }
 
   private settle(): void {
@@ -137,21 +116,24 @@ export class FigureCanvas {
     const { option, isLarge } = this.wanted
     this.last = this.wanted
     this.wanted = null
-    const began = performance.now()
-    // The first drawing is slow because all is new, and mostly empty: what it was made for must not wait for it.
-    const rest = this.freeAt === NEVER_DRAWN ? 0 : this.rest
     const renderer = isLarge ? 'canvas' : 'svg'
     if (renderer !== this.renderer) {
       this.chart.dispose()
       this.renderer = renderer
       this.chart = echarts.init(this.host, null, { renderer })
     }
-    const made = option(this.isMoving ? { ...this.room, isMoving: true } : this.room, this.view.view)
+    const isMoved = this.isMoving && this.still === option
+    const made = isMoved ? this.moved(option) : option(this.room, this.view.view)
+    if (!isMoved) this.still = option
+    this.wasMoved = isMoved
     this.painted = drawnAxes(made)
-    const parts = this.isMoving ? this.parts.named(made, option) : { option: made, replaced: REPLACED }
-    this.chart.setOption(parts.option, { notMerge: false, replaceMerge: [...parts.replaced] })
-    const now = performance.now()
-    this.freeAt = now + rest * (now - began)
+    this.chart.setOption(made, { notMerge: false, replaceMerge: [...REPLACED] })
+  }
+
+  private moved(option: Drawing): FigureOption {
+    const { room } = this
+    if (!this.wasMoved) this.lines.keep(this.host.querySelector('canvas'))
+    return this.lines.pictured(option({ ...room, isMoving: true }, this.view.view), room)
   }
 
   /** Called with what is seen whenever that is something else. */
@@ -226,8 +208,7 @@ export class FigureCanvas {
   }
 
   close(): void {
-    if (this.frame !== null) cancelAnimationFrame(this.frame)
-    if (this.timer !== null) clearTimeout(this.timer)
+    this.pace.stop()
     clearTimeout(this.settling)
     this.hand.abort()
     this.watcher.disconnect()

@@ -2,6 +2,7 @@ import { LineChart, ScatterChart } from 'echarts/charts'
 import {
   AriaComponent,
   DataZoomInsideComponent,
+  GraphicComponent,
   GridComponent,
   LegendPlainComponent,
   MarkAreaComponent,
@@ -17,6 +18,7 @@ echarts.use([
   ScatterChart,
   AriaComponent,
   DataZoomInsideComponent,
+  GraphicComponent,
   GridComponent,
   LegendPlainComponent,
   MarkAreaComponent,

@@ -18,6 +18,8 @@ const BETWEEN_PX = 18
 const ROW_PX = 22
 /** Free above the first row: the title of the figure stands there. */
 const ABOVE_PX = 8
+/** From the last row to the panel below it. */
+export const BELOW_KEY_PX = 14
 
 /** Which line is whose, above a figure where it hides none: at their ends names would lie on other lines. */
 export function figureKey(names: readonly string[], ink: Ink, left: number, width: number) {

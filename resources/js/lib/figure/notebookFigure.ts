@@ -4,7 +4,7 @@ import { axisName, calledAxis, columnHead } from '../notebook/labels'
 import { axis, labelOf, seenRange } from './axes'
 import { axisIndexOf, keyedRun, type FigureInput } from './drawn'
 import { runColour, shapeLetter, type Ink } from './ink'
-import { figureKey, USUAL_ROOM, type Room } from './key'
+import { BELOW_KEY_PX, figureKey, USUAL_ROOM, type Room } from './key'
 import { columnsFor } from './seenPoints'
 import { markSeries, nextSeries, pickedSeries } from './markSeries'
 import { namesOf, runSeries, shapeSeries } from './series'
@@ -71,7 +71,7 @@ export function notebookFigure(
       // The heights are parts of what the names of x leave.
       top:
         index === 0
-          ? 14 + key.height
+          ? BELOW_KEY_PX + key.height
           : `${keyPart + (firstHeight + gap + (index - 1) * (otherHeight + gap)) * 0.86 * below}%`,
       ...(index === panels.length - 1
         ? { bottom: BOTTOM_PX * ink.scale }

@@ -13,22 +13,11 @@ const SHARE_WHILE_MOVED = 0.5
 const SHAPES_SEEN = 6
 const SHIFT_OF_SHAPES = 0.37
 
-/** In how many columns a line is drawn, and whether a hand moves it meanwhile. */
-export interface Columns {
-  count: number
-  isMoving: boolean
-}
-
 /**
  * The points of a line, in the order of x, that can be seen of it: those within a range and their neighbours, and of more than can
- * be told apart the first, lowest, highest and last in each column; while a hand moves it the lowest and highest, as a smooth line
- * has no others but where it turns.
+ * be told apart the first, lowest, highest and last in each column.
  */
-export function seenPoints(
-  points: readonly Point[],
-  { min, max }: AxisRange,
-  { count: columns, isMoving }: Columns,
-): readonly Point[] {
+export function seenPoints(points: readonly Point[], { min, max }: AxisRange, columns: number): readonly Point[] {
   const from = Math.max(0, firstFrom(points, min) - 1)
   const to = Math.min(points.length, firstFrom(points, max, true) + 1)
   if (to - from <= MOST_IN_ONE * columns) return to - from === points.length ? points : points.slice(from, to)
@@ -36,10 +25,12 @@ export function seenPoints(
   let column = -Infinity
   let [first, low, high, last] = [from, from, from, from]
   const close = () => {
-    const kept = isMoving ? [low, high] : [first, low, high, last]
-    for (const place of [...new Set(kept)].sort((a, b) => a - b)) {
+    const [left, right] = low < high ? [low, high] : [high, low]
+    let before = -1
+    for (const place of [first, left, right, last]) {
       const point = points[place]
-      if (point !== undefined) drawn.push(point)
+      if (point !== undefined && place !== before) drawn.push(point)
+      before = place
     }
   }
   for (let i = from; i < to; i++) {
@@ -75,10 +66,10 @@ export function pointsWithShape(points: readonly Point[], { min, max }: AxisRang
 }
 
 /** In how many columns each of some lines is drawn: one for each px where they are few, fewer while a hand moves them. */
-export function columnsFor(lines: number, widthPx: number, isMoving = false): Columns {
+export function columnsFor(lines: number, widthPx: number, isMoving = false): number {
   const share = isMoving ? SHARE_WHILE_MOVED : 1
   const most = share * Math.max(FEWEST_COLUMNS, MOST_IN_ALL / (MOST_IN_ONE * Math.max(1, lines)))
-  return { count: Math.max(1, Math.round(Math.min(widthPx, most))), isMoving }
+  return Math.max(1, Math.round(Math.min(widthPx, most)))
 }
 
 /** The place of the first point at an x or behind it; `isBehind`: behind it. */

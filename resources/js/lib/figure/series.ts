@@ -12,7 +12,7 @@ import {
   type Point,
 } from './drawn'
 import { runColour, runShape, STRUCK, type Ink } from './ink'
-import { pointsWithShape, seenPoints, type Columns } from './seenPoints'
+import { pointsWithShape, seenPoints } from './seenPoints'
 
 /** Where points are so many, shapes would be all that is seen. */
 const MOST_WITH_SHAPES = 120
@@ -24,7 +24,7 @@ export interface Placing {
   isRight: boolean
   /** What is seen of x, and in how many columns. */
   seen: AxisRange
-  columns: Columns
+  columns: number
 }
 
 export function runSeries(
