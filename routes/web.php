@@ -140,6 +140,7 @@ Route::prefix('api')->group(function (): void {
             Route::delete('columns/{column}', [ColumnController::class, 'destroy']);
             Route::post('lines', [LineController::class, 'store']);
             Route::patch('lines/{line}', [LineController::class, 'update']);
+            Route::put('lines/{line}/guess', [LineController::class, 'guess']);
             Route::get('lines/{line}/residuals', ResidualController::class);
             Route::post('lines/{line}/copy', [LineController::class, 'copy']);
             Route::delete('lines/{line}', [LineController::class, 'destroy']);

@@ -16,7 +16,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $method
  * @property bool $is_per_run
  * @property int|null $span_id
- * @property array{texts?: array<string, string>, numbers?: array<string, array{value: float, uncertainty: float, unit: string}>, words?: string, onlyRun?: int|null} $options
+ * @property array{texts?: array<string, string>, numbers?: array<string, array{value: float, uncertainty: float, unit: string}>, words?: string, onlyRun?: int|null, guesses?: array<int, string>} $options
  * @property int $position
  */
 final class Line extends Model

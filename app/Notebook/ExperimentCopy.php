@@ -41,6 +41,8 @@ final class ExperimentCopy
         $this->rows('spans', $of, $to, ['column_id' => 'columns']);
         $this->rows('figures', $of, $to);
         $this->rows('lines', $of, $to, ['span_id' => 'spans']);
+        // What somebody thinks a result is, stays with who thinks it.
+        DB::table('lines')->where($to)->update(['options' => DB::raw("JSON_REMOVE(options, '$.guesses')")]);
         foreach (DB::table('line_inputs')->whereIn('line_id', array_keys($this->ids['lines'] ?? []))->orderBy('id')->get() as $input) {
             $this->insert('line_inputs', get_object_vars($input), [
                 'line_id' => $this->ids['lines'][$input->line_id] ?? 0, 'source_id' => $this->ids[['column' => 'columns', 'entry' => 'entries', 'line' => 'lines'][$input->source_type] ?? ''][$input->source_id] ?? 0,

@@ -8,6 +8,7 @@ use App\Exceptions\Refusal;
 use App\Models\Experiment;
 use App\Models\Line;
 use App\Models\LineInput;
+use App\Models\Run;
 use App\Models\Span;
 use Welkion\Core\Formula\Formula;
 use Welkion\Core\Notebook\Methods;
@@ -87,13 +88,34 @@ final readonly class LineBook
         });
     }
 
+    /**
+     * What somebody thinks its result is, before it is shown.
+     *
+     * @param  string  $typed  as people type it; nothing takes it back
+     * @param  Run|null  $run  of a line for each run
+     */
+    public function guess(Experiment $experiment, Line $line, string $typed, ?Run $run, Sender $sender): void
+    {
+        if ($line->is_per_run && $run === null) {
+            throw Refusal::badFormula("Say for which run this is: “{$line->title}” has a result in each of them.");
+        }
+        $run = $line->is_per_run ? $run : null;
+        $this->journal->change($experiment, $sender, static function (Draft $draft) use ($line, $typed, $run): string {
+            $options = $line->refresh()->options;
+            $guesses = array_diff_key($options['guesses'] ?? [], [$run->id ?? 0 => '']);
+            $draft->update($line, ['options' => ['guesses' => $guesses + ($typed === '' ? [] : [$run->id ?? 0 => $typed])] + $options]);
+
+            return ($typed === '' ? 'Took back' : 'Kept')." what “{$line->title}” is thought to be".($run === null ? '' : " in {$run->title()}");
+        });
+    }
+
     public function copy(Experiment $experiment, Line $line, Sender $sender): void
     {
         $this->journal->change($experiment, $sender, static function (Draft $draft) use ($experiment, $line): string {
             $rows = NotebookRows::of($experiment);
             $copy = $draft->create(Line::class, [
                 'experiment_id' => $experiment->id, 'symbol' => self::freeSymbol($rows, $line->symbol), 'title' => mb_substr("{$line->title}, copy", 0, 120), 'method' => $line->method,
-                'is_per_run' => $line->is_per_run, 'span_id' => $line->span_id, 'options' => $line->options, 'position' => 1 + (int) $rows->lines->max('position'),
+                'is_per_run' => $line->is_per_run, 'span_id' => $line->span_id, 'options' => ['guesses' => []] + $line->options, 'position' => 1 + (int) $rows->lines->max('position'),
             ]);
             self::connect($draft, NotebookRows::of($experiment), $copy, $rows->usesOf($line));
             self::move($draft, NotebookRows::of($experiment), $copy, 1 + (int) $rows->lines->search(static fn (Line $l): bool => $l->id === $line->id) + 1);

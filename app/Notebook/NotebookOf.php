@@ -68,7 +68,7 @@ final class NotebookOf
         return new Core\Line(
             $line->symbol, $line->title, $line->method, $line->is_per_run, $rows->usesOf($line), $line->options['texts'] ?? [], $numbers,
             $span instanceof Span && $along instanceof Column ? new Core\Span($along->symbol, $span->from, $span->to, $span->name, $span->ends()) : null,
-            words: $line->options['words'] ?? '', onlyRun: $line->options['onlyRun'] ?? null,
+            words: $line->options['words'] ?? '', onlyRun: $line->options['onlyRun'] ?? null, guesses: $line->options['guesses'] ?? [],
         );
     }
 

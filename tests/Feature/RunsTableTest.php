@@ -6,6 +6,8 @@ namespace Tests\Feature;
 
 use App\Models\Experiment;
 use App\Models\Run;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 use Tests\TestCase;
 
 /** Runs beside each other, and by condition: what was typed for each, what its lines come to, and what follows from these. */
@@ -146,6 +148,45 @@ final class RunsTableTest extends TestCase
         $this->patchJson($this->path("lines/{$line}"), ['onlyRun' => null, 'isPerRun' => true])->assertOk();
         self::assertNull(array_column($this->getJson($this->path())->json('lines'), null, 'symbol')['k']['onlyRun']);
         $this->patchJson($this->path("lines/{$line}"), ['onlyRun' => 0])->assertUnprocessable();
+    }
+
+    public function test_what_somebody_thinks_a_result_is_is_kept_as_it_was_typed(): void
+    {
+        $lines = fn (?string $path = null): array => array_column($this->getJson($path ?? $this->path())->assertOk()->json('lines'), null, 'symbol');
+        $guess = fn (string $symbol, mixed $typed, ?int $run = null): TestResponse => $this->putJson($this->path('lines/'.$lines()[$symbol]['id'].'/guess'), ['typed' => $typed, 'runId' => $run]);
+        $one = $this->postJson($this->path('lines'), ['method' => 'formula', 'symbol' => 'g', 'title' => 'Twice', 'isPerRun' => false, 'texts' => ['formula' => '2']])->assertCreated()->json('made');
+        [$first, $second] = [$this->runs['full trial 1'], $this->runs['full trial 2']];
+        self::assertSame([], $lines()['r']['guesses']);
+
+        $this->getJson($this->path('worked'))->assertOk();
+        $kept = DB::table('worked_values')->count();
+        self::assertGreaterThan(0, $kept);
+        $guess('r', ' 12 mg/s ', $first)->assertOk();
+        self::assertSame($kept, DB::table('worked_values')->count(), 'Nothing is worked out anew.');
+        $guess('r', '0,011', $second)->assertOk();
+        $guess('r', '13', $first)->assertOk();
+        self::assertEqualsCanonicalizing([['runId' => $first, 'typed' => '13'], ['runId' => $second, 'typed' => '0,011']], $lines()['r']['guesses']);
+        $guess('g', 'about 2', $first)->assertOk();
+        self::assertSame([['runId' => null, 'typed' => 'about 2']], $lines()['g']['guesses'], 'It has one result for all runs.');
+        self::assertSame('Kept what “Twice” is thought to be', $this->getJson($this->path('history'))->json('0.words'));
+
+        $guess('r', '12')->assertUnprocessable()->assertJsonPath('detail', 'Say for which run this is: “'.$lines()['r']['title'].'” has a result in each of them.');
+        $guess('r', str_repeat('1', 61), $first)->assertUnprocessable();
+        $guess('r', ['12'], $first)->assertUnprocessable();
+        $guess('r', '12', 1_000_000)->assertNotFound();
+        $this->putJson($this->path("lines/{$one}/guess"), [])->assertUnprocessable();
+
+        $this->postJson($this->path("lines/{$one}/copy"))->assertCreated();
+        self::assertSame([[], 'about 2'], [$lines()['g1']['guesses'], $lines()['g']['guesses'][0]['typed']]);
+        $copy = $this->postJson($this->path('copy'), ['withRuns' => true])->assertCreated()->json('id');
+        self::assertSame([[], []], [$lines("/api/experiments/{$copy}")['g']['guesses'], $lines("/api/experiments/{$copy}")['r']['guesses']], 'It stays with who thinks it.');
+
+        $guess('g', null)->assertOk();
+        self::assertSame([], $lines()['g']['guesses']);
+        $this->postJson($this->path('undo'))->assertOk();
+        self::assertSame('about 2', $lines()['g']['guesses'][0]['typed']);
+        $this->patchJson($this->path("lines/{$one}"), ['texts' => ['formula' => '3']])->assertOk();
+        self::assertSame('about 2', $lines()['g']['guesses'][0]['typed'], 'A change of the line leaves it.');
     }
 
     public function test_a_column_of_the_runs_begins_with_the_value_of_one(): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\GuessRequest;
 use App\Http\Requests\LineRequest;
 use App\Http\Resources\ChangeAnswer;
 use App\Models\Experiment;
@@ -28,6 +29,13 @@ final class LineController
     public function update(LineRequest $request, Experiment $experiment, Line $line, Sender $sender): JsonResponse
     {
         $this->book->change($experiment, $line, $request->changes(), $request->told(), $sender);
+
+        return ChangeAnswer::to($experiment, $sender);
+    }
+
+    public function guess(GuessRequest $request, Experiment $experiment, Line $line, Sender $sender): JsonResponse
+    {
+        $this->book->guess($experiment, $line, $request->typed(), $request->run($experiment), $sender);
 
         return ChangeAnswer::to($experiment, $sender);
     }

@@ -69,8 +69,17 @@ final readonly class NotebookShapes
         return [
             'id' => $line->id, 'symbol' => $line->symbol, 'title' => $line->title, 'shownTitle' => $this->notebook->worded($line->title), 'method' => $line->method,
             'isPerRun' => $line->is_per_run, 'onlyRun' => $line->options['onlyRun'] ?? null, 'spanId' => $line->span_id, 'uses' => (object) $this->rows->usesOf($line), 'texts' => (object) ($line->options['texts'] ?? []),
-            'numbers' => (object) ($line->options['numbers'] ?? []), 'position' => $line->position,
+            'numbers' => (object) ($line->options['numbers'] ?? []), 'position' => $line->position, 'guesses' => self::guesses($line->options['guesses'] ?? []),
         ];
+    }
+
+    /**
+     * @param  array<int, string>  $guesses
+     * @return list<array{runId: int|null, typed: string}>
+     */
+    private static function guesses(array $guesses): array
+    {
+        return array_map(static fn (int $run, string $typed): array => ['runId' => $run === 0 ? null : $run, 'typed' => $typed], array_keys($guesses), $guesses);
     }
 
     /** @return array<string, mixed> */

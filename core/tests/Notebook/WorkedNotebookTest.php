@@ -245,6 +245,18 @@ final class WorkedNotebookTest extends TestCase
         self::assertEqualsWithDelta(2.0 * 0.1 * 3.0, $worked->line('A')->result()?->covarianceWith($worked->line('B')->result() ?? Measured::of(0.0, 0.0, Unit::one())) / (2.0 * 0.1), 1e-9);
     }
 
+    public function test_what_somebody_thinks_a_result_is_stands_with_the_line_and_no_result_rests_on_it(): void
+    {
+        $line = static fn (bool $isPerRun, array $guesses): Line => new Line('m', 'Mean', 'statistics', $isPerRun, ['column' => 'x'], guesses: $guesses);
+        $key = static fn (array $guesses): string => (new WorkedNotebook(Notebooks::of([], [Notebooks::column('x')], [$line(true, $guesses)], Notebooks::run(1, ['x' => [1.0, 2.0]]))))->keyOfLine('m', 1);
+
+        self::assertSame($key([]), $key([1 => '1.5 mL']));
+        $typed = [0 => '24,5 mL', 3 => 'about 2'];
+        self::assertSame(['about 2', null, null], array_map($line(true, $typed)->guessOf(...), [3, 4, null]));
+        self::assertSame(['24,5 mL', '24,5 mL'], array_map($line(false, $typed)->guessOf(...), [null, 3]), 'A line that is not for each run has one result.');
+        self::assertNull($line(false, [3 => 'about 2'])->guessOf(null));
+    }
+
     public function test_a_column_that_changes_by_itself_leaves_the_keys_of_the_others(): void
     {
         $keys = static function (string $revision, array $revisions): array {

@@ -95,6 +95,7 @@ export function line(id: number, symbol: string, change: Partial<Line> = {}): Li
     texts: {},
     numbers: {},
     position: id,
+    guesses: [],
     ...change,
   }
 }

@@ -1009,6 +1009,26 @@ export interface paths {
         patch: operations["changeLine"];
         trace?: never;
     };
+    "/api/experiments/{experiment}/lines/{line}/guess": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: components["parameters"]["experiment"];
+                line: components["parameters"]["line"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps what somebody thinks the result of a line is; no result rests on it */
+        put: operations["guessLine"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/experiments/{experiment}/lines/{line}/residuals": {
         parameters: {
             query?: never;
@@ -2549,6 +2569,12 @@ export interface components {
                 [key: string]: components["schemas"]["TypedNumber"];
             };
             position: number;
+            /** @description what somebody thinks its result is, as it was typed */
+            guesses: {
+                /** @description of a line for each run */
+                runId: number | null;
+                typed: string;
+            }[];
         };
         RunSummary: {
             id: number;
@@ -5269,6 +5295,42 @@ export interface operations {
                     };
                     /** @description from 1 */
                     place?: number;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Change"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+        };
+    };
+    guessLine: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description made for one act; the same key again is the same act */
+                "Request-Key"?: components["parameters"]["requestKey"];
+                /** @description which window it comes from */
+                Screen?: components["parameters"]["screen"];
+                /** @description of the notebook that was on the screen; what was changed since by another screen is not written over */
+                "Seen-Revision"?: components["parameters"]["seenRevision"];
+            };
+            path: {
+                experiment: components["parameters"]["experiment"];
+                line: components["parameters"]["line"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description kept as it is typed; nothing takes it back */
+                    typed: string | null;
+                    /** @description of a line for each run */
+                    runId?: number | null;
                 };
             };
         };
