@@ -12,7 +12,7 @@ use Welkion\Core\Uncertainty\Measured;
 use Welkion\Core\Warning;
 
 /** What a person may have done by mistake in the formula of a line: asked when it is told, as it rests on lines the formula does not name. */
-final readonly class Doubts
+final class Doubts
 {
     /** A number with fewer digits may as well be any other. */
     private const LEAST_DIGITS = 3;
@@ -20,7 +20,10 @@ final readonly class Doubts
     /** Differences below this part are none. */
     private const ROUNDING = 1e-9;
 
-    public function __construct(private WorkedNotebook $worked)
+    /** @var array<string, Formula|null> by text: a line of each run has one for all */
+    private array $formulas = [];
+
+    public function __construct(private readonly WorkedNotebook $worked)
     {
     }
 
@@ -30,7 +33,7 @@ final readonly class Doubts
         if ($line->method !== 'formula') {
             return [];
         }
-        $formula = self::formula($line);
+        $formula = $this->formula($line->texts['formula'] ?? '');
 
         return $formula === null ? [] : [...$this->extremes($formula, $run), ...$this->rounded($line, $formula, $run)];
     }
@@ -38,19 +41,23 @@ final readonly class Doubts
     /** Whether another result may raise a doubt of this line, or settle one, though its formula does not use it: a number is typed in it. */
     public function watchesOthers(Line $line, ?int $run): bool
     {
-        $formula = $line->method === 'formula' ? self::formula($line) : null;
+        $formula = $line->method === 'formula' ? $this->formula($line->texts['formula'] ?? '') : null;
 
         return $formula !== null && $this->typed($formula, $run) !== [];
     }
 
     /** Null where it cannot be read. */
-    private static function formula(Line $line): ?Formula
+    private function formula(string $text): ?Formula
     {
-        try {
-            return Formula::parse($line->texts['formula'] ?? '');
-        } catch (CoreException) {
-            return null;
+        if (! array_key_exists($text, $this->formulas)) {
+            try {
+                $this->formulas[$text] = Formula::parse($text);
+            } catch (CoreException) {
+                $this->formulas[$text] = null;
+            }
         }
+
+        return $this->formulas[$text];
     }
 
     /** @return list<Warning> where a largest and a smallest value are taken for an end and a start */

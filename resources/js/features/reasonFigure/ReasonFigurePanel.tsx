@@ -15,7 +15,8 @@ import { NoFigure } from './NoFigure'
 import { RunMenu } from './RunMenu'
 import { SelectionMenu } from './SelectionMenu'
 import { useDrawing } from './useDrawing'
-import { usePointNumbers } from './usePointNumbers'
+import { useFigureShown } from './useFigureShown'
+import { usePlaceNumbers } from './usePlaceNumbers'
 import { useSpanGesture } from './useSpanGesture'
 
 /** Beside its card the figure stays high enough to see what a change does. */
@@ -51,15 +52,9 @@ export function ReasonFigurePanel({
   onRelations,
 }: ReasonFigurePanelProps) {
   const [canvas, setCanvas] = useState<FigureCanvas | null>(null)
-  const [place, setPlace] = useState(isNewestFirst ? Infinity : 0)
-  const [wasNewest, setWasNewest] = useState(isNewestFirst)
-  if (wasNewest !== isNewestFirst) {
-    setWasNewest(isNewestFirst)
-    if (isNewestFirst) setPlace(Infinity)
-  }
+  const [figure, setPlace] = useFigureShown(notebook, isNewestFirst)
   const [areAxesShown, setAreAxesShown] = useState(false)
   const [shown, setShown] = useState<number[]>([])
-  const figure = notebook.figures[place] ?? notebook.figures.at(-1)
   const {
     input,
     along,
@@ -88,23 +83,15 @@ export function ReasonFigurePanel({
     [onSelect, along, upwards, isRuns],
   )
   const points = useMemo(() => (input === null ? [] : pickPoints(input)), [input])
-  // What is told of a place: where it is picked, or where the pointer is while a tangent follows it.
   const [isFollowing, setIsFollowing] = useState(false)
-  const [from, setFrom] = useState<number | null>(null)
   const at = isRuns || input?.x.isWords === true ? null : placeOf(points, shownSelection)
-  const numbers = usePointNumbers(
-    run.id,
-    notebook.revision,
-    at === null
-      ? null
-      : {
-          x: figure?.x ?? '',
-          y: figure?.panels[0]?.y[0] ?? '',
-          at: Number(along.back(at).toPrecision(12)),
-          ...(from === null ? {} : { from }),
-          ...(selection.kind === 'place' && selection.height !== undefined ? { height: selection.height } : {}),
-        },
-  )
+  const { numbers, from, setFrom } = usePlaceNumbers({
+    runId: run.id,
+    revision: notebook.revision,
+    figure,
+    at: at === null ? null : along.back(at),
+    selection,
+  })
   const drawn = useMemo(
     () =>
       input === null || numbers === null || figure === undefined ? input : withMarks(input, figure, numbers.marks),
