@@ -62,7 +62,9 @@ test.describe('what may be a mistake is said where it happens', () => {
     await expect(page.getByRole('dialog')).toBeHidden()
     await page.getByRole('button', { name: 'Runs', exact: true }).click()
     await expect(
-      page.getByText('Trial 2 of “full” over 0 to 30, and not 0 to 60 s. Compare trials over the same stretch'),
+      page.getByText(
+        'Trial 2 of “full” is worked out over 0 to 30 and not 0 to 60 s. Compare trials over the same stretch',
+      ),
     ).toBeVisible()
     await look(page, 'doubt-trials')
   })

@@ -36,10 +36,8 @@ final readonly class Reach
             [$from, $to] = [min(array_map(static fn (array $t): float => $t[1][0], $trials)), max(array_map(static fn (array $t): float => $t[1][1], $trials))];
             $others = array_filter($trials, static fn (array $t): bool => max($t[1][0] - $from, $to - $t[1][1]) > self::SAME * ($to - $from));
             foreach ($others as [$run, $reach]) {
-                $told[] = sprintf('trial %s of “%s” over %s to %s', $run->trial ?? $run->number, $condition, Digits::plain($reach[0]), Digits::plain($reach[1]));
-            }
-            if ($others !== []) {
-                $told[count($told) - 1] .= sprintf(', and not %s to %s', Digits::plain($from), trim(Digits::plain($to).' '.$column->unit->symbol));
+                $told[] = sprintf('trial %s of “%s” is worked out over %s to %s and not %s to %s', $run->trial ?? $run->number, $condition,
+                    Digits::plain($reach[0]), Digits::plain($reach[1]), Digits::plain($from), trim(Digits::plain($to).' '.$column->unit->symbol));
             }
         }
 

@@ -124,20 +124,20 @@ final class MistakesTest extends TestCase
             return (new Reach(new WorkedNotebook(Notebooks::of([], [Notebooks::column('t', 's'), Notebooks::column('m', 'g')], [$line], ...$runs))))->doubt($line);
         };
 
-        self::assertSame('Trial 2 of “full” over 0 to 40, and not 0 to 60 s. Compare trials over the same stretch: take a span all of them have, or set the run aside.', $doubt($line, 60.0, 40.0, 60.0));
+        self::assertSame('Trial 2 of “full” is worked out over 0 to 40 and not 0 to 60 s. Compare trials over the same stretch: take a span all of them have, or set the run aside.', $doubt($line, 60.0, 40.0, 60.0));
         self::assertNull($doubt($line, 60.0, 70.0, 90.0), 'The span ends all of them.');
         self::assertNull($doubt($line, 60.0, -40.0, 60.0), 'Of another condition it may be another stretch.');
         self::assertNull($doubt(new Line('mean', 'Mean', 'statistics', true, ['column' => 'm']), 60.0, 40.0), 'Along nothing.');
         $whole = new Line('r', 'Rate', 'slope', true, ['x' => 't', 'y' => 'm']);
-        self::assertSame('Trial 1 of “full” over 0 to 60, and not 0 to 90 s; trial 3 of “half” over 0 to 20, and not 0 to 50 s. Compare trials over the same stretch: take a span all of them have, or set the run aside.', $doubt($whole, 60.0, 90.0, -20.0, -50.0));
+        self::assertSame('Trial 1 of “full” is worked out over 0 to 60 and not 0 to 90 s; trial 3 of “half” is worked out over 0 to 20 and not 0 to 50 s. Compare trials over the same stretch: take a span all of them have, or set the run aside.', $doubt($whole, 60.0, 90.0, -20.0, -50.0));
         $change = new Line('r', 'Change', 'ends', true, ['x' => 't', 'y' => 'm'], span: new Span('t', 0.0, 60.0));
-        self::assertStringStartsWith('Trial 2 of “full” over 0 to 40, and not 0 to 60 s.', (string) $doubt($change, 60.0, 40.0));
+        self::assertStringStartsWith('Trial 2 of “full” is worked out over 0 to 40 and not 0 to 60 s.', (string) $doubt($change, 60.0, 40.0));
         self::assertNull($doubt(new Line('r', 'Tangent', 'tangent', true, ['x' => 't', 'y' => 'm'], numbers: ['at' => Measured::of(20.0, 0.0, Unit::parse('s'))]), 60.0, 40.0), 'A place is no stretch.');
         self::assertNull($doubt($whole, 200.0, 190.0), 'A reading more or less is no other stretch.');
         $blank = static fn (): RunData => new RunData(3, ['t' => new ColumnInput('t', Unit::parse('s'), [0.0, 10.0, 20.0]), 'm' => new ColumnInput('m', Unit::parse('g'), [0.0, 1.0, NAN])]);
         $full = static fn (): RunData => new RunData(3, ['t' => new ColumnInput('t', Unit::parse('s'), [0.0, 10.0, 20.0]), 'm' => new ColumnInput('m', Unit::parse('g'), [0.0, 1.0, 2.0])]);
         $worked = new WorkedNotebook(Notebooks::of([], [Notebooks::column('t', 's'), Notebooks::column('m', 'g')], [$whole], new Run(1, 1, '', 'full', 1, 'a', $full), new Run(2, 2, '', 'full', null, 'b', $blank)));
-        self::assertStringStartsWith('Trial 2 of “full” over 0 to 10, and not 0 to 20 s.', (string) (new Reach($worked))->doubt($whole), 'Where m is blank no row counts.');
+        self::assertStringStartsWith('Trial 2 of “full” is worked out over 0 to 10 and not 0 to 20 s.', (string) (new Reach($worked))->doubt($whole), 'Where m is blank no row counts.');
         self::assertNull($doubt(new Line('r', 'Rate', 'slope', false, ['x' => 't', 'y' => 'm']), 60.0, 40.0), 'One line over all runs compares none.');
     }
 

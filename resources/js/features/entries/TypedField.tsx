@@ -10,6 +10,8 @@ interface TypedFieldProps {
   maxLength?: number
   /** What it is by itself while nothing is typed. */
   placeholder?: string
+  /** Whether it was opened to be typed into. */
+  isOpened?: boolean
   problem?: string | undefined
   /** The element that says what is wrong, where that stands elsewhere. */
   problemAt?: string | undefined
@@ -25,6 +27,7 @@ export function TypedField({
   widthClass = 'w-full',
   maxLength = 60,
   placeholder,
+  isOpened = false,
   problem,
   problemAt,
   onChange,
@@ -47,6 +50,7 @@ export function TypedField({
         className={`input input-sm num bg-base-100 ${widthClass} ${isRefused ? 'input-error' : ''}`}
         placeholder={placeholder}
         autoComplete="off"
+        autoFocus={isOpened}
         value={text}
         maxLength={maxLength}
         aria-invalid={isRefused ? true : undefined}

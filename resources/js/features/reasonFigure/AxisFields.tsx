@@ -1,4 +1,4 @@
-import { useId, useState } from 'react'
+import { useId, useRef, useState } from 'react'
 import type { Figure } from '../../lib/api/types'
 import { askedAxis } from '../../lib/figure/axisUnits'
 import { parseNumber, typeset } from '../../lib/format'
@@ -27,6 +27,7 @@ interface AxisFieldsProps {
 export function AxisFields({ name, axis, unit, refusal, onRefuse, onChange }: AxisFieldsProps) {
   const id = useId()
   const [isCalled, setIsCalled] = useState(false)
+  const word = useRef<HTMLButtonElement>(null)
   const problemAt = (part: AxisPart) => (refusal?.part === part ? id : undefined)
 
   function handleEnd(which: 'from' | 'to', text: string) {
@@ -41,6 +42,7 @@ export function AxisFields({ name, axis, unit, refusal, onRefuse, onChange }: Ax
   return (
     <div role="group" aria-label={name} className="flex flex-wrap items-baseline gap-x-4 gap-y-1.5">
       <button
+        ref={word}
         type="button"
         className="word-button m-0! min-h-6 w-full truncate text-left font-semibold! sm:w-28"
         title={`${name}: press to call it something else`}
@@ -99,10 +101,15 @@ export function AxisFields({ name, axis, unit, refusal, onRefuse, onChange }: Ax
           value={axis.label ?? ''}
           maxLength={120}
           placeholder="as its columns; the unit comes by itself"
+          isOpened
           problemAt={problemAt('called')}
           onChange={(label) => {
             onChange('called', (now) => ({ ...askedAxis(now), label }))
             setIsCalled(false)
+            setTimeout(() => {
+              // Who pressed Enter goes on from the word; who went on already is left there.
+              if (document.activeElement === document.body) word.current?.focus()
+            })
           }}
         />
       ) : null}

@@ -3,6 +3,8 @@ import { stepText } from '../notebook/labels'
 import type { AxisRange } from './axes'
 import { axisIndexOf, pickPoints, placeable, type FigureInput, type Point, type PlacedMark } from './drawn'
 import { runColour, type Ink } from './ink'
+import { alongAxis } from './plot'
+import type { DrawnAxis } from './view'
 
 /** Marks belong to a pair of columns; rules along x are drawn through all panels. */
 export function markSeries(
@@ -10,7 +12,7 @@ export function markSeries(
   panel: number,
   input: FigureInput,
   ink: Ink,
-  { isRight = false, widthPx }: { isRight?: boolean; widthPx: number },
+  { isRight = false, widthPx, y }: { isRight?: boolean; widthPx: number; y: DrawnAxis },
 ) {
   const { x, marks = [], spans = [], selection } = input
   const placing = {
@@ -104,7 +106,7 @@ export function markSeries(
         endLabel: {
           ...text('right', mark.text),
           align: 'right' as const,
-          offset: nameOffset(mark, curves.slice(0, place), widthPx / ink.scale).map((px) => px * ink.scale),
+          offset: nameOffset(mark, curves.slice(0, place), widthPx / ink.scale, y).map((px) => px * ink.scale),
         },
       })),
     ...own
@@ -199,6 +201,9 @@ const SAME_END = 0.06
 /** Under its name lies about the last tenth of a curve, and a curve takes about so many px from its lowest to its highest. */
 const UNDER_NAME = 0.1
 const HIGH_PX = 500
+/** In a low panel: from the top of its axis to the bottom; and so far above it the middle of a name is still seen. */
+const LOW_PX = 250
+const ABOVE_PANEL_PX = 6
 /** Where a curve falls by more than that under its name, the name stands below. */
 const STEEP_PX = 30
 
@@ -206,7 +211,12 @@ const STEEP_PX = 30
  * How far from its end the name of a curve stands, to the right and down, where the curve itself does not run: before the names
  * of curves that end there, too; in a further row once the panel is not wide enough.
  */
-function nameOffset(mark: PlacedMark, before: readonly PlacedMark[], widthPx: number): [number, number] {
+function nameOffset(
+  mark: PlacedMark,
+  before: readonly PlacedMark[],
+  widthPx: number,
+  axis: DrawnAxis,
+): [number, number] {
   const end = ({ y }: PlacedMark) => y.at(-1) ?? 0
   const height = mark.y.reduce((most, one) => Math.max(most, Math.abs(one - end(mark))), 0)
   const fall = height === 0 ? 0 : (HIGH_PX * Math.max(0, underName(mark) - end(mark))) / height
@@ -221,7 +231,9 @@ function nameOffset(mark: PlacedMark, before: readonly PlacedMark[], widthPx: nu
     taken += wide + BETWEEN_PX
   }
   const ahead = taken - mark.text.length * LETTER_PX - BETWEEN_PX
-  return [-FROM_END_PX - ahead, fall > STEEP_PX ? 16 + row * NAMES_PX : -Math.round(16 + fall + row * NAMES_PX)]
+  const below = alongAxis(axis, LOW_PX, 0)(end(mark))
+  const up = Math.min(16 + fall + row * NAMES_PX, ABOVE_PANEL_PX + Math.max(0, below))
+  return [-FROM_END_PX - ahead, fall > STEEP_PX ? 16 + row * NAMES_PX : -Math.round(up)]
 }
 
 /** How high a curve is where its name begins. */

@@ -59,6 +59,15 @@ function drawn(change: Partial<FigureInput> = {}, room: Room = USUAL_ROOM) {
   return { option, named }
 }
 
+const axis = (change: Partial<AxisWish> = {}): AxisWish => ({ scale: 'linear', from: null, to: null, ...change })
+const drawing = (change: Partial<DrawingWish> = {}, panel: Partial<PanelWish> = {}): DrawingWish => ({
+  axis: axis(),
+  panels: [{ axis: axis(), right: [], rightAxis: axis(), ...panel }],
+  points: null,
+  hasBars: false,
+  ...change,
+})
+
 describe('a figure of a notebook', () => {
   it('draws the readings that count as a line, and those set aside struck through, with their name', () => {
     const { named } = drawn()
@@ -154,8 +163,9 @@ describe('a figure of a notebook', () => {
 
   it('writes the name of a curve where the curve does not run, clear of other names', () => {
     const curve = (text: string, y: number[], x = y.map((_, i) => i)) => ({ ...mark('curve', { x, y }), text })
-    const toldOf = (marks: ReturnType<typeof curve>[], which: 0 | 1, width = USUAL_ROOM.width) => {
-      const { named } = drawn({ marks }, { ...USUAL_ROOM, width })
+    const high = drawing({}, { axis: axis({ from: 0, to: 20 }) })
+    const toldOf = (marks: ReturnType<typeof curve>[], which: 0 | 1, width = USUAL_ROOM.width, wish = high) => {
+      const { named } = drawn({ marks, drawing: wish }, { ...USUAL_ROOM, width })
       return marks.map(({ text }) => named(text)[0]?.endLabel?.offset[which])
     }
     const offsets = (...marks: ReturnType<typeof curve>[]) => toldOf(marks, 1)
@@ -182,6 +192,12 @@ describe('a figure of a notebook', () => {
     expect(toldOf(three, 1, 190), 'In a further row where both do not fit.').toEqual([-16, -36, -16])
     expect(toldOf(three, 0, 190)).toEqual([-8, -8, -8])
     expect(places(curve('', ten), curve('alone', ten)), 'What has no name needs no room.').toEqual([-8, -8])
+    const upTo = (to: number, scale: 'linear' | 'log' = 'linear') =>
+      toldOf([curve('rises', ten.slice(1))], 1, 760, drawing({}, { axis: axis({ from: 1, to, scale }) }))
+    expect([upTo(10), upTo(10.3), upTo(9), upTo(12)], 'At the top of the panel there is little room above it.').toEqual(
+      [[-6], [-14], [-6], [-16]],
+    )
+    expect([upTo(10, 'log'), upTo(10.5, 'log')]).toEqual([[-6], [-11]])
   })
 
   it('draws a mark of another run in the colour of that run', () => {
@@ -361,15 +377,6 @@ describe('a figure of a notebook', () => {
       [false, false],
       [false, false],
     ])
-  })
-
-  const axis = (change: Partial<AxisWish> = {}): AxisWish => ({ scale: 'linear', from: null, to: null, ...change })
-  const drawing = (change: Partial<DrawingWish> = {}, panel: Partial<PanelWish> = {}): DrawingWish => ({
-    axis: axis(),
-    panels: [{ axis: axis(), right: [], rightAxis: axis(), ...panel }],
-    points: null,
-    hasBars: false,
-    ...change,
   })
 
   it('draws a second column along an axis of its own at the right, with its marks', () => {

@@ -44,6 +44,7 @@ export function notebookFigure(
       ? []
       : [yAxis(wish.right, index, input, words, ink, view, true)]
   })
+  const upwards = [...axes, ...right]
   const rightPx = Math.max(RIGHT_PX, ...right.map(({ letters }) => BESIDE_LABELS_PX + letters * LETTER_PX)) * ink.scale
   // All panels begin at one line, so the longest label of all counts.
   const left = Math.max(LEFT_PX, ...axes.map(({ letters }) => BESIDE_LABELS_PX + letters * LETTER_PX)) * ink.scale
@@ -105,10 +106,13 @@ export function notebookFigure(
       ),
       ...panels.flatMap((columns, panel) => {
         const right = drawing?.panels[panel]?.right ?? []
-        return [
-          ...markSeries(columns, panel, input, ink, { widthPx: width }),
-          ...(right.length === 0 ? [] : markSeries(right, panel, input, ink, { isRight: true, widthPx: width })),
-        ]
+        const marksOf = (of: readonly Column[], isRight: boolean) => {
+          const y = upwards[axisIndexOf(input, panel, isRight)]
+          return y === undefined || of.length === 0
+            ? []
+            : markSeries(of, panel, input, ink, { isRight, widthPx: width, y: y.seen })
+        }
+        return [...marksOf(columns, false), ...marksOf(right, true)]
       }),
       ...pickedSeries(input, ink),
       ...(next === null ? [] : [nextSeries(next, x, range, ink)]),
@@ -159,6 +163,7 @@ function yAxis(
   const letters = Math.max(...[range.min, range.max].map((end) => labelOf(end, range).length))
   return {
     letters,
+    seen: { min: range.min, max: range.max, isLogarithmic: made.type === 'log' },
     axis: {
       ...made,
       gridIndex: panel,
