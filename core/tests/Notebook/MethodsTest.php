@@ -13,6 +13,7 @@ use Welkion\Core\Uncertainty\Source;
 use Welkion\Core\Units\Unit;
 use Welkion\Core\Working\ColumnInput;
 use Welkion\Core\Working\Inputs;
+use Welkion\Core\Working\Mathematics;
 use Welkion\Core\Working\Outcome;
 use Welkion\Core\Working\Slot;
 use Welkion\Core\Working\SlotKind;
@@ -193,6 +194,7 @@ final class MethodsTest extends TestCase
         self::assertEqualsWithDelta(4.0, $x->values['x']->value, 1e-12);
         self::assertEqualsWithDelta(0.2, $x->values['x']->uncertainty, 1e-12);
         self::assertEqualsWithDelta([4.0, 17.5], $x->lists['x']->values, 1e-12);
+        self::assertEquals(Mathematics::at(Mathematics::symbol('x'), Mathematics::equals(Mathematics::symbol('y'), Mathematics::value(Measured::of(2.0, 0.1, Unit::parse('g'))))), $x->explanation?->symbols, 'x where y is 2 g.');
         $change = self::work('difference', $run, ['from' => self::measured(5.0, 0.0, 's'), 'to' => self::measured(20.0, 0.0, 's')])->values;
         self::assertEqualsWithDelta([-1.5, 15.0], [$change['dy']->value, $change['dx']->value], 1e-12);
 

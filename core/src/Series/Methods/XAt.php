@@ -44,6 +44,6 @@ final readonly class XAt implements Method
 
         return Outcome::of(['x' => $x], 'y(x) = value', ['x' => new ValueList($crossings, $unit)],
             marks: array_map(static fn (float $at): Mark => Mark::point($at, $height->value, ''), $crossings),
-            explanation: new Explanation(Mathematics::equals(Mathematics::at(Mathematics::symbol($inputs->column('y')->name), Mathematics::symbol($inputs->column('x')->name)), Mathematics::value($height))));
+            explanation: new Explanation(Mathematics::at(Mathematics::symbol($inputs->column('x')->name), Mathematics::equals(Mathematics::symbol($inputs->column('y')->name), Mathematics::value($height)))));
     }
 }

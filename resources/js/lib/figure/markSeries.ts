@@ -194,6 +194,9 @@ export function nextSeries(next: number, x: Column, range: AxisRange, ink: Ink) 
 const LETTER_PX = 8.5
 const BETWEEN_PX = 12
 const FROM_END_PX = 8
+/** So far above or below an end its name is clear of it, and so much of a point reaches under it otherwise. */
+const FREE_PX = 16
+const POINT_PX = 6
 /** From one row of names to the next. */
 const NAMES_PX = 20
 /** Ends within such a part of what a curve spans are at the same place. */
@@ -213,14 +216,14 @@ const STEEP_PX = 30
  */
 function nameOffset(
   mark: PlacedMark,
-  before: readonly PlacedMark[],
+  others: readonly PlacedMark[],
   widthPx: number,
   axis: DrawnAxis,
 ): [number, number] {
   const end = ({ y }: PlacedMark) => y.at(-1) ?? 0
   const height = mark.y.reduce((most, one) => Math.max(most, Math.abs(one - end(mark))), 0)
   const fall = height === 0 ? 0 : (HIGH_PX * Math.max(0, underName(mark) - end(mark))) / height
-  const beside = before.filter((one) => one.text !== '' && Math.abs(end(one) - end(mark)) <= SAME_END * height)
+  const beside = others.filter((one) => one.text !== '' && Math.abs(end(one) - end(mark)) <= SAME_END * height)
   let [taken, row] = [0, 0]
   for (const { text } of [...beside, mark]) {
     const wide = text.length * LETTER_PX
@@ -232,8 +235,10 @@ function nameOffset(
   }
   const ahead = taken - mark.text.length * LETTER_PX - BETWEEN_PX
   const below = alongAxis(axis, LOW_PX, 0)(end(mark))
-  const up = Math.min(16 + fall + row * NAMES_PX, ABOVE_PANEL_PX + Math.max(0, below))
-  return [-FROM_END_PX - ahead, fall > STEEP_PX ? 16 + row * NAMES_PX : -Math.round(up)]
+  const up = Math.min(FREE_PX + fall + row * NAMES_PX, ABOVE_PANEL_PX + Math.max(0, below))
+  // As high as the end itself it stands before the point there.
+  const before = up < FREE_PX ? POINT_PX : 0
+  return [-FROM_END_PX - before - ahead, fall > STEEP_PX ? FREE_PX + row * NAMES_PX : -Math.round(up)]
 }
 
 /** How high a curve is where its name begins. */

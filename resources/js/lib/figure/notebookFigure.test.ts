@@ -193,11 +193,23 @@ describe('a figure of a notebook', () => {
     expect(toldOf(three, 0, 190)).toEqual([-8, -8, -8])
     expect(places(curve('', ten), curve('alone', ten)), 'What has no name needs no room.').toEqual([-8, -8])
     const upTo = (to: number, scale: 'linear' | 'log' = 'linear') =>
-      toldOf([curve('rises', ten.slice(1))], 1, 760, drawing({}, { axis: axis({ from: 1, to, scale }) }))
-    expect([upTo(10), upTo(10.3), upTo(9), upTo(12)], 'At the top of the panel there is little room above it.').toEqual(
-      [[-6], [-14], [-6], [-16]],
-    )
-    expect([upTo(10, 'log'), upTo(10.5, 'log')]).toEqual([[-6], [-11]])
+      ([0, 1] as const).map(
+        (which) =>
+          toldOf([curve('rises', ten.slice(1))], which, 760, drawing({}, { axis: axis({ from: 1, to, scale }) }))[0],
+      )
+    expect(
+      [10, 10.3, 9, 12].map((to) => upTo(to)),
+      'At the top of the panel there is little room above it.',
+    ).toEqual([
+      [-14, -6],
+      [-14, -14],
+      [-14, -6],
+      [-8, -16],
+    ])
+    expect([upTo(10, 'log'), upTo(10.5, 'log')]).toEqual([
+      [-14, -6],
+      [-14, -11],
+    ])
   })
 
   it('draws a mark of another run in the colour of that run', () => {
