@@ -32,7 +32,7 @@ export function LineDetails({ notebook, line, place, worked, rows }: LineDetails
   return (
     <div className="note mt-2 text-sm">
       {outcomes.map(({ name, words, measured }, index) => (
-        <p key={name} className="break-all">
+        <p key={name} className="wrap-anywhere">
           {outcomes.length === 1 ? null : (
             <span className="quiet">
               {words} <span className="num">{index === 0 ? line.symbol : `${line.symbol}.${name}`}</span>:{' '}
