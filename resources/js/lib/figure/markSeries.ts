@@ -234,11 +234,14 @@ function nameOffset(
     taken += wide + BETWEEN_PX
   }
   const ahead = taken - mark.text.length * LETTER_PX - BETWEEN_PX
-  const below = alongAxis(axis, LOW_PX, 0)(end(mark))
-  const up = Math.min(FREE_PX + fall + row * NAMES_PX, ABOVE_PANEL_PX + Math.max(0, below))
+  if (fall > STEEP_PX) return [-FROM_END_PX - ahead, FREE_PX + row * NAMES_PX]
+  const room = ABOVE_PANEL_PX + Math.max(0, alongAxis(axis, LOW_PX, 0)(end(mark)))
+  const wanted = FREE_PX + fall + row * NAMES_PX
+  // Where there is no room above, further rows go down from the first.
+  const up = wanted <= room ? wanted : Math.min(FREE_PX + fall, room) - row * NAMES_PX
   // As high as the end itself it stands before the point there.
-  const before = up < FREE_PX ? POINT_PX : 0
-  return [-FROM_END_PX - before - ahead, fall > STEEP_PX ? FREE_PX + row * NAMES_PX : -Math.round(up)]
+  const point = Math.abs(up) < FREE_PX ? POINT_PX : 0
+  return [-FROM_END_PX - point - ahead, -Math.round(up)]
 }
 
 /** How high a curve is where its name begins. */

@@ -192,6 +192,10 @@ describe('a figure of a notebook', () => {
     expect(toldOf(three, 1, 190), 'In a further row where both do not fit.').toEqual([-16, -36, -16])
     expect(toldOf(three, 0, 190)).toEqual([-8, -8, -8])
     expect(places(curve('', ten), curve('alone', ten)), 'What has no name needs no room.').toEqual([-8, -8])
+    const low = drawing({}, { axis: axis({ from: 0, to: 10 }) })
+    expect(toldOf([curve('one', ten), curve('another', ten)], 1, 95, low), 'Rows go down from the top.').toEqual([
+      -6, 14,
+    ])
     const upTo = (to: number, scale: 'linear' | 'log' = 'linear') =>
       ([0, 1] as const).map(
         (which) =>
