@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Notebook;
 
+use App\Models\Run;
 use Welkion\Core\Notebook\Doubts;
 use Welkion\Core\Notebook\WorkedLine;
 use Welkion\Core\Notebook\WorkedNotebook;
@@ -20,6 +21,16 @@ final readonly class ExperimentWork
         $values = new WorkedValues($rows->experiment->id);
 
         return new self($rows, new WorkedNotebook(NotebookOf::rows($rows), $values), $values);
+    }
+
+    /**
+     * Of one run, for what is asked of a few of its columns.
+     *
+     * @param  list<string>  $symbols
+     */
+    public static function below(Run $run, array $symbols): self
+    {
+        return self::of(NotebookRows::below($run, $symbols));
     }
 
     /**

@@ -91,7 +91,7 @@ final class NotebookOf
             $run->id, $run->number, $run->title(), $run->condition, $run->trial,
             // While it is recorded its rows are others every moment.
             "{$run->id} {$run->data_revision}".($run->isTimed() && $run->isOpen() ? ' '.now()->getTimestampMs() : ''),
-            static fn (): Core\RunData => self::data($run, $rows->columns), $run->isTyped() ? TypedRows::revisions($run, $rows->columns) : [], $run->aside,
+            static fn (): Core\RunData => self::data($run, $rows->columns), $run->isTyped() ? static fn (): array => TypedRows::revisions($run, $rows->columns) : null, $run->aside,
         );
     }
 

@@ -14,6 +14,7 @@ use App\Models\LineInput;
 use App\Models\Run;
 use App\Models\Span;
 use Illuminate\Database\Eloquent\Collection;
+use Welkion\Core\Notebook\ColumnKind;
 
 /** All of a notebook as it is stored, but for what was recorded in its runs. */
 final readonly class NotebookRows
@@ -45,31 +46,70 @@ final readonly class NotebookRows
 
     public static function of(Experiment $experiment): self
     {
+        return self::withColumns($experiment, self::columns($experiment));
+    }
+
+    /**
+     * What columns of a run hang on. That of those which were measured or typed is the run itself, and no more is read: while a
+     * hand moves, it is asked for again and again.
+     *
+     * @param  list<string>  $symbols
+     */
+    public static function below(Run $run, array $symbols): self
+    {
+        $columns = self::columns($run->experiment);
+        $recorded = $columns->reject(static fn (Column $c): bool => $c->kind === ColumnKind::Derived)->pluck('symbol')->all();
+        if (array_diff($symbols, $recorded) !== [] || $run->thrown_away_at !== null) {
+            return self::withColumns($run->experiment, $columns);
+        }
+
+        return new self($run->experiment, new Collection, new Collection, $columns, new Collection, new Collection, new Collection, new Collection, self::read(new Collection([$run])));
+    }
+
+    /** @return Collection<int, Column> */
+    private static function columns(Experiment $experiment): Collection
+    {
+        return Column::query()->where('experiment_id', $experiment->id)->get()->sortBy(self::PLACE)->values();
+    }
+
+    /** @param  Collection<int, Column>  $columns */
+    private static function withColumns(Experiment $experiment, Collection $columns): self
+    {
         $id = $experiment->id;
         $entries = Entry::query()->where('experiment_id', $id)->get()->sortBy(self::PLACE)->values();
         $lines = Line::query()->where('experiment_id', $id)->get()->sortBy(self::PLACE)->values();
         $runs = Run::query()->with('bench', 'beside')->where('experiment_id', $id)->where('thrown_away_at', null)->withCount('readings')->get()->sortBy(static fn (Run $r): array => [$r->place(), $r->number])->values();
-        // Only of these it matters when they began.
-        $runs->filter(static fn (Run $r): bool => $r->isTimed())->loadMissing('channels');
-        $runs->filter(static fn (Run $r): bool => $r->isTyped())->loadMissing('typedColumns', 'setAsides')->each(static fn (Run $r) => $r->setRelation('channels', new Collection));
         $hasPerRun = $entries->contains(static fn (Entry $e): bool => $e->is_per_run);
 
         return new self(
             $experiment, $entries,
             $hasPerRun ? EntryValue::query()->where(static fn ($query) => $query->whereIn('entry_id', $entries->modelKeys()))->get() : new Collection,
-            Column::query()->where('experiment_id', $id)->get()->sortBy(self::PLACE)->values(),
+            $columns,
             Span::query()->where('experiment_id', $id)->get()->sortBy('id')->values(),
             Figure::query()->where('experiment_id', $id)->get()->sortBy(self::PLACE)->values(),
             $lines,
             LineInput::query()->where(static fn ($query) => $query->whereIn('line_id', $lines->modelKeys()))->get()->sortBy('id')->values(),
-            $runs->each(static fn (Run $r) => $r->setRelation('experiment', $experiment)),
+            self::read($runs)->each(static fn (Run $r) => $r->setRelation('experiment', $experiment)),
         );
+    }
+
+    /**
+     * @param  Collection<int, Run>  $runs
+     * @return Collection<int, Run> with what tells their rows apart from others
+     */
+    private static function read(Collection $runs): Collection
+    {
+        // Only of these it matters when they began.
+        $runs->filter(static fn (Run $r): bool => $r->isTimed())->loadMissing('channels');
+        $runs->filter(static fn (Run $r): bool => $r->isTyped())->loadMissing('typedColumns', 'setAsides')->each(static fn (Run $r) => $r->setRelation('channels', new Collection));
+
+        return $runs;
     }
 
     /** The column that is set from reading to reading. */
     public function stepColumn(): ?Column
     {
-        return $this->columns->first(static fn (Column $c): bool => $c->kind === \Welkion\Core\Notebook\ColumnKind::Step);
+        return $this->columns->first(static fn (Column $c): bool => $c->kind === ColumnKind::Step);
     }
 
     /** @return array<string, string> symbol by slot: what a line uses */

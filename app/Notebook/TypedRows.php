@@ -9,39 +9,40 @@ use App\Models\Run;
 use App\Models\SetAside;
 use App\Models\TypedColumn;
 use Illuminate\Support\Collection;
+use Welkion\Core\Notebook\RowOrder;
 use Welkion\Core\Notebook\RunData;
 use Welkion\Core\Units\Unit;
 use Welkion\Core\Working\ColumnInput;
 
 /** The rows of a typed run, as they stand; and the typed columns beside what was measured in a stepwise one. */
-final readonly class TypedRows
+final class TypedRows
 {
     /** Rows of a column that is read by itself. */
     private const LONG = 1000;
 
+    /** @var list<int>|null */
+    private ?array $rows = null;
+
     /**
-     * @param  list<int>  $rows  numbers of the rows, as they stand
+     * @param  RowOrder|list<int>  $order  numbers of the rows, as they stand
      * @param  Collection<int, Column>  $columns
      * @param  array<int, TypedColumn>  $typed  by column id
-     * @param  bool  $isPlain  whether they stand as they were made, none of them deleted
      */
-    private function __construct(private Run $run, public array $rows, private Collection $columns, private array $typed, private bool $isPlain)
+    private function __construct(private readonly Run $run, private readonly RowOrder|array $order, private readonly Collection $columns, private readonly array $typed)
     {
     }
 
     /** @param  Collection<int, Column>  $columns  of the notebook */
     public static function of(Run $run, Collection $columns): self
     {
-        $order = $run->rowOrder();
-
-        return self::beside($run, $order->rows(), $columns, $order->isPlain());
+        return self::beside($run, $run->rowOrder(), $columns);
     }
 
     /**
-     * @param  list<int>  $rows
+     * @param  RowOrder|list<int>  $rows
      * @param  Collection<int, Column>  $columns
      */
-    public static function beside(Run $run, array $rows, Collection $columns, bool $isPlain = false): self
+    public static function beside(Run $run, RowOrder|array $rows, Collection $columns): self
     {
         $columns = $columns->filter(static fn (Column $c): bool => $run->isTypedIn($c));
         $typed = [];
@@ -51,7 +52,18 @@ final readonly class TypedRows
             }
         }
 
-        return new self($run, $rows, $columns, $typed, $isPlain);
+        return new self($run, $rows, $columns, $typed);
+    }
+
+    /** @return list<int> numbers of the rows, as they stand; of a long table most questions need none of them */
+    public function rows(): array
+    {
+        return $this->rows ??= $this->order instanceof RowOrder ? $this->order->rows() : $this->order;
+    }
+
+    public function count(): int
+    {
+        return $this->order instanceof RowOrder ? $this->order->count() : count($this->order);
     }
 
     /**
@@ -80,7 +92,7 @@ final readonly class TypedRows
             $ofColumns += $of === [] ? [] : [$column->symbol => $of];
         }
 
-        return new RunData(count($this->rows), $this->cells(), $aside->isEmpty() ? [] : $this->aside(null), $ofColumns, $this->words(), $this->unreadable());
+        return new RunData($this->count(), $this->cells(), $aside->isEmpty() ? [] : $this->aside(null), $ofColumns, $this->words(), $this->unreadable());
     }
 
     /** @return array<string, \Closure(): ColumnInput> by symbol; not a number for a blank, and for what is no number */
@@ -102,7 +114,7 @@ final readonly class TypedRows
         foreach ($this->columns as $column) {
             if ($column->is_words) {
                 $texts = ($this->typed[$column->id] ?? null)->texts ?? [];
-                $words[$column->symbol] = array_map(static fn (int $row): string => $texts[$row] ?? '', $this->rows);
+                $words[$column->symbol] = array_map(static fn (int $row): string => $texts[$row] ?? '', $this->rows());
             }
         }
 
@@ -115,7 +127,7 @@ final readonly class TypedRows
         $unreadable = [];
         foreach ($this->columns as $column) {
             $texts = $column->is_words ? [] : ($this->typed[$column->id] ?? null)->texts ?? [];
-            foreach ($texts === [] ? [] : $this->rows as $place => $row) {
+            foreach ($texts === [] ? [] : $this->rows() as $place => $row) {
                 if (isset($texts[$row])) {
                     $unreadable[$column->symbol][$place] = $texts[$row];
                 }
@@ -143,12 +155,14 @@ final readonly class TypedRows
     {
         $typed = $this->typed[$column->id] ?? null;
         if ($typed === null) {
-            return array_fill(0, count($this->rows), NAN);
+            return array_fill(0, $this->count(), NAN);
         }
         // Short ones are read together, a long one when it is used.
         $typed->reach > self::LONG || TypedColumn::readNumbers(array_filter($this->typed, static fn (TypedColumn $t): bool => $t->reach <= self::LONG));
 
-        return $this->isPlain && $typed->reach === count($this->rows) ? $typed->values() : $typed->numbersIn($this->rows);
+        $isAll = $this->order instanceof RowOrder && $this->order->isPlain() && $typed->reach === $this->count();
+
+        return $isAll ? $typed->values() : $typed->numbersIn($this->rows());
     }
 
     /** @return list<float>|null standard uncertainty of each cell */
@@ -159,7 +173,7 @@ final readonly class TypedRows
             return array_map(static fn (float $u): float => is_finite($u) ? abs($u) : 0.0, $this->numbers($of));
         }
 
-        return $column->uncertainty > 0.0 ? array_fill(0, count($this->rows), $column->uncertainty) : null;
+        return $column->uncertainty > 0.0 ? array_fill(0, $this->count(), $column->uncertainty) : null;
     }
 
     private function uncertaintyOf(Column $column): ?Column
@@ -172,7 +186,7 @@ final readonly class TypedRows
     {
         $aside = [];
         foreach ($this->run->setAsides as $range) {
-            foreach ($range->column_id === $columnId ? $this->rows : [] as $place => $row) {
+            foreach ($range->column_id === $columnId ? $this->rows() : [] as $place => $row) {
                 if ($row >= $range->first_row && $row <= $range->last_row) {
                     $aside[$place] = $range->reason;
                 }

@@ -95,6 +95,37 @@ final class SpanNumbersTest extends TestCase
         self::assertNotNull($this->asked(['from' => 40, 'to' => 50])->assertOk()->json('lines.0.problem'));
     }
 
+    public function test_of_a_column_that_is_worked_out_what_it_hangs_on_is_read_too(): void
+    {
+        $room = $this->postJson("{$this->path()}/entries", ['symbol' => 'T0', 'name' => 'Room', 'unit' => 'degC'])->assertCreated()->json('made');
+        $this->putJson("{$this->path()}/entries/{$room}/value", ['typed' => '20'])->assertOk();
+        $this->postJson("{$this->path()}/columns", ['symbol' => 'd', 'name' => 'Above the room', 'kind' => 'derived', 'formula' => 'T − T0'])->assertCreated();
+
+        $told = $this->asked(['y' => 'd', 'from' => 0, 'to' => 2])->assertOk();
+        self::assertEqualsWithDelta((62.1 + 58.0 + 55.2) / 3 - 20.0, $told->json('lines.0.numbers.0.measured.value'), 1e-9);
+        self::assertEqualsWithDelta(45.0 - 62.1, $this->asked(['y' => 'd'])->json('lines.1.numbers.0.measured.value'), 1e-9);
+    }
+
+    public function test_a_notebook_full_of_other_things_asks_the_database_no_more_while_a_span_is_dragged(): void
+    {
+        $count = function (): int {
+            DB::flushQueryLog();
+            DB::enableQueryLog();
+            $this->asked([])->assertOk();
+
+            return count(DB::getQueryLog());
+        };
+        $before = $count();
+        for ($i = 1; $i < 4; $i++) {
+            $run = $this->postJson("{$this->path()}/runs", ['kind' => 'typed'])->assertCreated()->json('made');
+            $this->putJson("/api/runs/{$run}/cells", ['row' => null, 'columns' => [$this->ids['t'], $this->ids['T']], 'cells' => [['0', '50'], ['1', '40']]])->assertOk();
+            $this->postJson("{$this->path()}/lines", ['method' => 'statistics', 'symbol' => "m{$i}", 'isPerRun' => true, 'uses' => ['column' => 'T']])->assertCreated();
+        }
+
+        self::assertSame($before, $count());
+        self::assertLessThanOrEqual(9, $before);
+    }
+
     public function test_what_cannot_be_meant_is_said(): void
     {
         foreach ([

@@ -8,7 +8,6 @@ use App\Http\Requests\NearRowsRequest;
 use App\Http\Resources\RunRowsShape;
 use App\Models\Run;
 use App\Notebook\ExperimentWork;
-use App\Notebook\NotebookRows;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Validation\ValidationException;
 use Welkion\Core\Notebook\Stretch;
@@ -20,7 +19,7 @@ final class NearRowsController
     public function __invoke(NearRowsRequest $request, Run $run): JsonResponse
     {
         $run->isTyped() || $run->isTimed() || throw ValidationException::withMessages(['x' => 'All readings of this run are known already.']);
-        $work = ExperimentWork::of(NotebookRows::of($run->experiment));
+        $work = ExperimentWork::below($run, $request->named('x', 'columns'));
         $symbols = $request->symbols($work->rows);
         $known = $work->rows->runs->find($run->id) ?? abort(404);
         [$from, $to] = [min($request->float('from'), $request->float('to')), max($request->float('from'), $request->float('to'))];

@@ -9,7 +9,6 @@ use App\Http\Resources\TriedLineShape;
 use App\Http\Resources\WorkedLineShape;
 use App\Models\Run;
 use App\Notebook\ExperimentWork;
-use App\Notebook\NotebookRows;
 use Illuminate\Http\JsonResponse;
 use Welkion\Core\Notebook\PointNumbers;
 use Welkion\Core\Notebook\WorkedLine;
@@ -19,7 +18,7 @@ final class PointNumbersController
 {
     public function __invoke(PointNumbersRequest $request, Run $run): JsonResponse
     {
-        $work = ExperimentWork::of(NotebookRows::of($run->experiment));
+        $work = ExperimentWork::below($run, $request->named('x', 'y'));
         [$x, $y] = [$request->column('x', $work->rows), $request->column('y', $work->rows)];
         isset($work->worked->notebook->runs[$run->id]) || abort(404);
         $told = PointNumbers::of($work->worked, $run->id, $x, $y, $request->float('at'), $request->from(), $request->height());

@@ -10,7 +10,6 @@ use App\Http\Resources\RelationShape;
 use App\Http\Resources\RelationsShape;
 use App\Models\Run;
 use App\Notebook\ExperimentWork;
-use App\Notebook\NotebookRows;
 use Illuminate\Http\JsonResponse;
 use Welkion\Core\Notebook\Related;
 
@@ -34,7 +33,7 @@ final class RelationController
     /** @return array{Related, string, string} with the symbols of both columns */
     private static function related(RelationsRequest $request, Run $run): array
     {
-        $work = ExperimentWork::of(NotebookRows::of($run->experiment));
+        $work = ExperimentWork::below($run, $request->named('x', 'y'));
         isset($work->worked->notebook->runs[$run->id]) || abort(404);
         [$x, $y] = [$request->plotted('x', $work->rows), $request->plotted('y', $work->rows)];
 

@@ -8,7 +8,6 @@ use App\Http\Requests\SpanNumbersRequest;
 use App\Http\Resources\TriedLineShape;
 use App\Models\Run;
 use App\Notebook\ExperimentWork;
-use App\Notebook\NotebookRows;
 use Illuminate\Http\JsonResponse;
 use Welkion\Core\Notebook\SpanNumbers;
 use Welkion\Core\Notebook\WorkedLine;
@@ -18,7 +17,7 @@ final class SpanNumbersController
 {
     public function __invoke(SpanNumbersRequest $request, Run $run): JsonResponse
     {
-        $work = ExperimentWork::of(NotebookRows::of($run->experiment));
+        $work = ExperimentWork::below($run, $request->named('x', 'y'));
         [$x, $y] = [$request->column('x', $work->rows), $request->column('y', $work->rows)];
         isset($work->worked->notebook->runs[$run->id]) || abort(404);
         $told = SpanNumbers::of($work->worked, $run->id, $x, $y, $request->float('from'), $request->float('to'));

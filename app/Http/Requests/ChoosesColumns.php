@@ -11,6 +11,12 @@ use Welkion\Core\Notebook\Symbols;
 /** A request that names columns of numbers. */
 trait ChoosesColumns
 {
+    /** @return list<string> symbols it names, whether there are such columns or not */
+    public function named(string ...$fields): array
+    {
+        return array_merge([], ...array_map(fn (string $field): array => explode(',', $this->string($field)->toString()), array_values($fields)));
+    }
+
     /**
      * @return string symbol
      *

@@ -38,7 +38,7 @@ final class NearRowsRequest extends FormRequest
      */
     public function symbols(NotebookRows $rows): array
     {
-        $symbols = array_values(array_unique([$this->column('x', $rows), ...explode(',', $this->string('columns')->toString())]));
+        $symbols = array_values(array_unique([$this->column('x', $rows), ...$this->named('columns')]));
         foreach ($symbols as $symbol) {
             $this->numbers('columns', $symbol, $rows);
         }

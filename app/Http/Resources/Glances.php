@@ -32,7 +32,7 @@ final readonly class Glances
      */
     public function at(array $places, ?array $only = null): array
     {
-        $isLong = count($places) < count($this->typed->rows);
+        $isLong = count($places) < $this->typed->count();
         $columns = $this->work->rows->columns;
         $drawn = $only === null ? $columns : $columns->whereIn('symbol', $only);
         $keys = $isLong ? $columns->mapWithKeys(fn (Column $c): array => [$c->id => $this->key($c, count($places))])->all() : [];
@@ -99,7 +99,7 @@ final readonly class Glances
 
         return sha1(serialize([
             self::EDITION, $this->work->worked->keyOfColumn($column->symbol, $this->run->id), $this->work->worked->graph->circles[$column->symbol] ?? null,
-            count($this->typed->rows), $drawn, $column->decimals, $this->decimals[$column->symbol] ?? null, $this->run->row_order, $aside,
+            $this->typed->count(), $drawn, $column->decimals, $this->decimals[$column->symbol] ?? null, $this->run->row_order, $aside,
         ]));
     }
 }

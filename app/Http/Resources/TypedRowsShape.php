@@ -60,7 +60,7 @@ final readonly class TypedRowsShape
                 'rowCount' => $this->data->rowCount, 'isThinned' => $isLong, 'only' => $only, 'asideCount' => count($this->data->aside), 'feet' => array_values(array_filter(array_map(static fn (Glance $g): ?array => $g->foot, $glances))),
                 'blanks' => $this->blanks(array_map(strval(...), array_keys(array_filter($glances, static fn (Glance $g): bool => $g->isWhole)))),
             ] + $this->unreadable(),
-            'rows' => array_map(fn (int $place): array => $this->row($this->typed->rows[$place], $this->data, $place, array_map(static fn (array $cells): ?array => $cells[$place], $drawn)), $places),
+            'rows' => array_map(fn (int $place): array => $this->row($this->typed->rows()[$place], $this->data, $place, array_map(static fn (array $cells): ?array => $cells[$place], $drawn)), $places),
         ];
     }
 
@@ -84,21 +84,21 @@ final readonly class TypedRowsShape
     {
         $cells = new CellsShape($worked, $this->work->rows->columns, $this->typed->decimals());
 
-        return array_map(fn (int $place): array => $this->row($this->typed->rows[$place], $this->data, $place, $cells->at($place)), $places);
+        return array_map(fn (int $place): array => $this->row($this->typed->rows()[$place], $this->data, $place, $cells->at($place)), $places);
     }
 
     /** @return array<string, mixed> all rows from a place on; of what is typed no more is read than is told */
     public function page(int $from, int $count): array
     {
         $columns = $this->work->rows->columns;
-        $page = TypedRows::beside($this->run, array_slice($this->typed->rows, $from, $count), $columns);
+        $page = TypedRows::beside($this->run, array_slice($this->typed->rows(), $from, $count), $columns);
         $data = $page->data();
         $typed = new CellsShape(array_map(static fn (\Closure $read): WorkedColumn => WorkedColumn::of($read()), $page->cells()), $columns, $page->decimals());
         $derived = $columns->where('kind', ColumnKind::Derived)->mapWithKeys(fn (Column $c): array => [$c->symbol => $this->work->worked->column($c->symbol, $this->run->id)])->all();
         $derived = new CellsShape($derived, $columns);
         $rows = [];
         for ($i = 0; $i < $data->rowCount; $i++) {
-            $rows[] = $this->row($page->rows[$i], $data, $i, $typed->at($i) + $derived->at($from + $i));
+            $rows[] = $this->row($page->rows()[$i], $data, $i, $typed->at($i) + $derived->at($from + $i));
         }
 
         return ['from' => $from, 'rowCount' => $this->data->rowCount, 'rows' => $rows];
@@ -137,7 +137,7 @@ final readonly class TypedRowsShape
         $told = [];
         foreach ($this->data->unreadable as $symbol => $texts) {
             foreach (array_slice($texts, 0, max(0, self::MOST_TOLD - count($told)), true) as $place => $text) {
-                $told[] = ['place' => $place, 'number' => $this->typed->rows[$place], 'symbol' => $symbol, 'text' => $text, 'remedy' => CellText::remedy($text)];
+                $told[] = ['place' => $place, 'number' => $this->typed->rows()[$place], 'symbol' => $symbol, 'text' => $text, 'remedy' => CellText::remedy($text)];
             }
         }
 

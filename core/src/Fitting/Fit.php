@@ -16,9 +16,6 @@ final readonly class Fit
 {
     public const CONFIDENCE = 0.95;
 
-    /** Residuals below a billionth of the values tell nothing about the curve. */
-    private const ROUNDING = 1e-18;
-
     /**
      * @internal made by CurveFitter
      *
@@ -53,10 +50,8 @@ final readonly class Fit
             return false;
         }
         [$heights, $slopes] = $this->model->at($this->values());
-        // What rounding leaves of exact points has a pattern that says nothing about the curve.
-        $least = self::ROUNDING * array_sum(array_map(static fn (float $height): float => $height * $height, $heights));
 
-        return $this->residualSumOfSquares > $least && Residuals::of($this->x, $this->residuals, $slopes)->bend();
+        return ! Residuals::areRounding($this->residualSumOfSquares, $heights) && Residuals::of($this->x, $this->residuals, $slopes)->bend();
     }
 
     /** @return list<Warning> */
@@ -117,7 +112,7 @@ final readonly class Fit
      */
     public function criterion(float $squares): float
     {
-        $criterion = $this->aicc(max(self::ROUNDING * $squares, 1e-300));
+        $criterion = $this->aicc(max(Residuals::ROUNDING * $squares, 1e-300));
 
         return is_nan($criterion) ? INF : $criterion;
     }
@@ -129,7 +124,7 @@ final readonly class Fit
      */
     public function timesLeft(self $other, array $y): float
     {
-        $least = sqrt(self::ROUNDING) * max([0.0, ...array_map(abs(...), $y)]);
+        $least = sqrt(Residuals::ROUNDING) * max([0.0, ...array_map(abs(...), $y)]);
 
         return sqrt(fdiv($this->residualSumOfSquares + $least ** 2, $other->residualSumOfSquares + $least ** 2));
     }

@@ -39,7 +39,7 @@ final class FitGoodness
         return new Goodness(
             $fit->n(), $fit->degreesOfFreedom(), is_nan($fit->rSquared) ? null : $fit->rSquared, Measured::of($fit->rmse(), 0.0, $y->unit->difference()),
             array_filter($intervals, static fn (array $of): bool => is_finite($of[0])), $fit->bends(), self::some($fit->x, $places), self::some($fit->residuals, $places),
-            self::far($fit->residuals, self::squares($fit->residuals), $fit->degreesOfFreedom(), $x, $y), Origin::judged($fit, $x, $y),
+            self::far($fit, $x, $y), Origin::judged($fit, $x, $y),
         );
     }
 
@@ -47,40 +47,53 @@ final class FitGoodness
     public static function ofLine(StraightLine $line, ColumnInput $x, ColumnInput $y): Goodness
     {
         $n = $line->count;
-        [$places, $told] = [Residuals::lookedAt($n), Some::places($n, self::TOLD)];
-        $residuals = $line->residuals($x->values, $y->values);
-        [$some, $rest] = [self::some($x->values, $places), self::some($residuals, $places)];
+        [$looked, $told] = [Residuals::lookedAt($n), Some::places($n, self::TOLD)];
+        [$someX, $someY, $toldX] = [self::some($x->values, $looked), self::some($y->values, $looked), self::some($x->values, $told)];
+        $rest = $line->residuals($someX, $someY);
+        $bends = ! Residuals::areRounding(self::squares($rest), $someY) && Residuals::ofLine($someX, $rest)->bend();
+        $limit = self::limit($line->scatter ** 2 * ($n - 2), $n - 2);
         $slope = new FittedConstant('a', $line->slope, $line->slopeError, $n - 2, null);
         $intercept = new FittedConstant('b', $line->intercept(), $line->errorAt(0.0), $n - 2, null);
 
         return new Goodness(
             $n, $n - 2, $line->rSquared, Measured::of($line->scatter * sqrt(($n - 2) / $n), 0.0, $y->unit->difference()), ['a' => $slope->interval(), 'b' => $intercept->interval()],
-            Residuals::of($some, $rest, [$some, array_fill(0, count($some), 1.0)])->bend(), self::some($x->values, $told), self::some($residuals, $told),
-            self::far($residuals, $line->scatter ** 2 * ($n - 2), $n - 2, $x, $y), Origin::of(Relation::Linear, $intercept, $x, $y),
+            $bends, $toldX, $line->residuals($toldX, self::some($y->values, $told)), self::furthest($line->further($x->values, $y->values, $limit), $x, $y), Origin::of(Relation::Linear, $intercept, $x, $y),
         );
     }
 
-    /**
-     * Points that lie more than three standard deviations of all others from the curve: of its own part in the scatter a point far away
-     * is not judged (the deleted residual without its leverage; Draper and Smith, Applied Regression Analysis, 3rd edition, 8.1).
-     *
-     * @param  list<float>  $residuals
-     * @param  float  $squares  their sum
-     * @return list<array{float, float}> the furthest first
-     */
-    private static function far(array $residuals, float $squares, int $degreesOfFreedom, ColumnInput $x, ColumnInput $y): array
+    /** @return list<array{float, float}> points that may be outliers, the furthest first */
+    private static function far(Fit $fit, ColumnInput $x, ColumnInput $y): array
     {
-        if ($degreesOfFreedom <= self::LEAST_OTHERS) {
-            return [];
-        }
-        // r² > 9 (S − r²) / (ν − 1), with r² on one side.
-        $limit = self::FAR ** 2 * $squares / ($degreesOfFreedom - 1 + self::FAR ** 2);
+        $limit = self::limit(self::squares($fit->residuals), $fit->degreesOfFreedom());
         $far = [];
-        foreach ($residuals as $place => $residual) {
-            if ($residual * $residual > $limit && abs($residual) > self::ROUNDING * abs($y->values[$place])) {
+        foreach ($fit->residuals as $place => $residual) {
+            if (abs($residual) > $limit) {
                 $far[$place] = abs($residual);
             }
         }
+
+        return self::furthest($far, $x, $y);
+    }
+
+    /**
+     * How far from a curve a point may be one of its own. Points that lie more than three standard deviations of all others from the curve: of its own part in the scatter a point far away
+     * is not judged (the deleted residual without its leverage; Draper and Smith, Applied Regression Analysis, 3rd edition, 8.1).
+     *
+     * @param  float  $squares  of all residuals, their sum
+     */
+    private static function limit(float $squares, int $degreesOfFreedom): float
+    {
+        // r² > 9 (S − r²) / (ν − 1), with r² on one side.
+        return $degreesOfFreedom <= self::LEAST_OTHERS ? INF : sqrt(self::FAR ** 2 * $squares / ($degreesOfFreedom - 1 + self::FAR ** 2));
+    }
+
+    /**
+     * @param  array<int, float>  $far  how far they lie from the curve, by place
+     * @return list<array{float, float}> those that are further than rounding leaves them, the furthest first
+     */
+    private static function furthest(array $far, ColumnInput $x, ColumnInput $y): array
+    {
+        $far = array_filter($far, static fn (float $by, int $place): bool => $by > self::ROUNDING * abs($y->values[$place]), ARRAY_FILTER_USE_BOTH);
         arsort($far);
 
         return array_map(static fn (int $place): array => [$x->values[$place], $y->values[$place]], array_slice(array_keys($far), 0, self::MOST_FAR));

@@ -95,6 +95,25 @@ final readonly class StraightLine
 
     /**
      * @param  list<float>  $x
+     * @param  list<float>  $y  same length as $x
+     * @return array<int, float> how far those lie above or below the line that are further from it than this, by their place
+     */
+    public function further(array $x, array $y, float $distance): array
+    {
+        [$centre, $meanY, $slope] = [$this->centre, $this->meanY, $this->slope];
+        $far = [];
+        foreach ($x as $i => $at) {
+            $left = $y[$i] - $meanY - $slope * ($at - $centre);
+            if ($left > $distance || $left < -$distance) {
+                $far[$i] = abs($left);
+            }
+        }
+
+        return $far;
+    }
+
+    /**
+     * @param  list<float>  $x
      * @param  list<float>  $y
      * @return list<float>
      */

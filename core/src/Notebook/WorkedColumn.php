@@ -35,7 +35,7 @@ final class WorkedColumn
     /** Whether there is a number in each of its rows; not if it cannot be worked out. Of a long column it is asked often, and found out once. */
     public function isWhole(): bool
     {
-        return $this->isWhole ??= $this->cells !== null && self::areFinite($this->cells->values);
+        return $this->isWhole ??= $this->cells !== null && ($this->cells->isRising() || self::areFinite($this->cells->values));
     }
 
     /** @param  list<float>  $values */

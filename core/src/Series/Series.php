@@ -39,8 +39,8 @@ final class Series
         if (count($x) !== count($y)) {
             throw UnequalLengths::between(count($x), count($y));
         }
-        // A sum is finite where each of its parts is; one of very large numbers may not be though they are.
-        foreach ([$x, $y] as $numbers) {
+        // What rises is finite. A sum is finite where each of its parts is; one of very large numbers may not be though they are.
+        foreach ($isRising === true ? [$y] : [$x, $y] as $numbers) {
             if (! is_finite(array_sum($numbers)) && array_filter($numbers, static fn (float $v): bool => ! is_finite($v)) !== []) {
                 throw InvalidQuantity::mustBeFinite('value of every point');
             }

@@ -48,14 +48,20 @@ final readonly class Sample
         $mean = $sum / $n;
         $squares = 0.0;
         $rest = 0.0;
+        $min = $max = $values[0];
         foreach ($values as $value) {
             $from = $value - $mean;
             $squares += $from * $from;
             $rest += $from;
+            if ($value < $min) {
+                $min = $value;
+            } elseif ($value > $max) {
+                $max = $value;
+            }
         }
         $sd = $n > 1 ? sqrt(max(0.0, $squares - $rest * $rest / $n) / ($n - 1)) : NAN;
 
-        return new self($n, $sum, $mean, $sd, $sd / sqrt($n), min($values), max($values), Median::of($values));
+        return new self($n, $sum, $mean, $sd, $sd / sqrt($n), $min, $max, Median::of($values));
     }
 
     /** Largest less smallest value. */

@@ -8,7 +8,7 @@ namespace Welkion\Core\Working;
 final class Rising
 {
     /**
-     * Whether each is larger than the one before; nothing that is no number is.
+     * Whether each is a number larger than the one before.
      *
      * @param  list<float>  $values
      */
@@ -22,7 +22,7 @@ final class Rising
             return false;
         }
 
-        return $values === [] || is_finite($values[0]);
+        return $values === [] || (is_finite($values[0]) && is_finite($values[count($values) - 1]));
     }
 
     /**

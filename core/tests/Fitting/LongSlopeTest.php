@@ -52,6 +52,26 @@ final class LongSlopeTest extends TestCase
         self::assertSame(['bends'], array_map(static fn ($w): string => $w->code, self::worked($x, $y)->warnings));
     }
 
+    public function test_points_that_lie_on_their_line_leave_no_pattern_though_rounding_does(): void
+    {
+        foreach ([[0.1, 0.3], [1.0 / 3.0, 7.7], [1e-3, 0.0], [-4e5, 1e6]] as [$slope, $height]) {
+            $x = array_map(static fn (int $i): float => 0.1 * $i, range(0, 2999));
+            $found = self::worked($x, array_map(static fn (float $at): float => $slope * $at + $height, $x));
+
+            self::assertSame([], $found->warnings, "{$slope} x + {$height}");
+            self::assertSame([], $found->goodness?->far);
+        }
+    }
+
+    public function test_the_few_of_many_that_lie_far_off_are_told_the_furthest_first(): void
+    {
+        [$x, $y] = self::points(static fn (float $x): float => 3.0 - 2.5e-3 * $x);
+        $y[700] += 40.0;
+        $y[41_000] -= 50.0;
+
+        self::assertSame([[$x[41_000], $y[41_000]], [$x[700], $y[700]]], array_slice(self::worked($x, $y)->goodness->far ?? [], 0, 2));
+    }
+
     public function test_needs_two_different_x_of_many_too(): void
     {
         $this->expectException(NotEnoughPoints::class);

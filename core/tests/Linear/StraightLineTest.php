@@ -26,6 +26,16 @@ final class StraightLineTest extends TestCase
         self::assertEqualsWithDelta([1.0], $line->residuals([6.0], [6.8]), 1e-14, 'of other points, too');
     }
 
+    public function test_those_further_from_the_line_are_told_by_their_place_above_it_and_below(): void
+    {
+        [$x, $y] = [[1.0, 2.0, 3.0, 4.0, 5.0], [2.0, 4.0, 5.0, 4.0, 5.0]];
+        $line = StraightLine::through($x, $y);
+
+        self::assertEqualsWithDelta([0 => 0.8, 2 => 1.0], $line->further($x, $y, 0.7), 1e-14);
+        self::assertSame([0, 1, 2, 3, 4], array_keys($line->further($x, $y, 0.1)));
+        self::assertSame([], $line->further($x, $y, 1.1));
+    }
+
     public function test_what_is_left_over_keeps_its_digits_however_close_the_points_lie(): void
     {
         // Of x 0..3 what lies off by 1, -1, -1, 1 leaves slope and height as they are; squares 4 are left over.

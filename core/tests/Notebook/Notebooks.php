@@ -61,6 +61,6 @@ final class Notebooks
         }
         $data = new RunData($count, $inputs, $aside);
 
-        return new Run($id, $id, "Run {$id}", $condition, null, "{$id}{$revision}", static fn (): RunData => $data, $revisions);
+        return new Run($id, $id, "Run {$id}", $condition, null, "{$id}{$revision}", static fn (): RunData => $data, static fn (): array => $revisions);
     }
 }

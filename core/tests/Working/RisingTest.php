@@ -9,12 +9,12 @@ use Welkion\Core\Working\Rising;
 
 final class RisingTest extends TestCase
 {
-    public function test_rising_is_each_above_the_one_before(): void
+    public function test_rising_is_each_a_number_above_the_one_before(): void
     {
-        foreach ([[], [2.0], [-3.0, 0.0, 1e-9], [1.0, 2.0, INF]] as $values) {
+        foreach ([[], [2.0], [-3.0, 0.0, 1e-9], [1.0, 2.0, 1e308]] as $values) {
             self::assertTrue(Rising::is($values));
         }
-        foreach ([[1.0, 1.0], [1.0, 2.0, 1.5], [2.0, 1.0], [NAN], [NAN, 1.0], [1.0, NAN, 3.0], [1.0, 2.0, NAN], [-INF, 1.0]] as $values) {
+        foreach ([[1.0, 1.0], [1.0, 2.0, 1.5], [2.0, 1.0], [NAN], [NAN, 1.0], [1.0, NAN, 3.0], [1.0, 2.0, NAN], [-INF, 1.0], [1.0, 2.0, INF], [INF]] as $values) {
             self::assertFalse(Rising::is($values));
         }
     }
