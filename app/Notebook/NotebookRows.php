@@ -13,6 +13,7 @@ use App\Models\Line;
 use App\Models\LineInput;
 use App\Models\Run;
 use App\Models\Span;
+use App\Models\TypedColumn;
 use Illuminate\Database\Eloquent\Collection;
 use Welkion\Core\Notebook\ColumnKind;
 
@@ -63,7 +64,12 @@ final readonly class NotebookRows
             return self::withColumns($run->experiment, $columns);
         }
 
-        return new self($run->experiment, new Collection, new Collection, $columns, new Collection, new Collection, new Collection, new Collection, self::read(new Collection([$run])));
+        $runs = self::read(new Collection([$run]));
+        if ($run->isTyped()) {
+            TypedColumn::readNumbers($run->typedColumns->whereIn('column_id', $columns->whereIn('symbol', $symbols)->modelKeys())->all());
+        }
+
+        return new self($run->experiment, new Collection, new Collection, $columns, new Collection, new Collection, new Collection, new Collection, $runs);
     }
 
     /** @return Collection<int, Column> */

@@ -17,15 +17,17 @@ final class Median
     public static function of(array $values): float
     {
         $half = intdiv(count($values), 2);
+        $isOdd = count($values) % 2 === 1;
         if (count($values) <= self::SORTED) {
             sort($values);
-        } else {
-            $values = self::partedAt($half, $values);
-            // The one before it is the largest of the smaller ones.
-            $values[$half - 1] = max(-INF, ...array_slice($values, 0, $half));
-        }
 
-        return count($values) % 2 === 1 ? $values[$half] : ($values[$half - 1] + $values[$half]) / 2.0;
+            return $isOdd ? $values[$half] : ($values[$half - 1] + $values[$half]) / 2.0;
+        }
+        $values = self::partedAt($half, $values);
+        // The one before it is the largest of the smaller ones.
+        $smaller = $isOdd ? [] : array_slice($values, 0, $half);
+
+        return $smaller === [] ? $values[$half] : (max($smaller) + $values[$half]) / 2.0;
     }
 
     /**
