@@ -183,7 +183,7 @@ export class Teacher {
     const step = this.page.locator('li[aria-current=step]')
     await this.untilTaken(
       async () => {
-        await expect(step.getByText('steady', { exact: true })).toHaveCount(probes, { timeout: 30_000 })
+        await expect(step.getByText('steady', { exact: true })).toHaveCount(probes, { timeout: 60_000 })
         await this.page.keyboard.press('t')
       },
       async () => (await this.retakeCount()) === before + 1,
@@ -236,7 +236,7 @@ export class Teacher {
     const steady = this.page.locator('li[aria-current=step]').getByText('steady', { exact: true })
     await this.untilTaken(
       async () => {
-        await expect(steady).toHaveCount(probes, { timeout: 30_000 })
+        await expect(steady).toHaveCount(probes, { timeout: 60_000 })
         await this.page.getByRole('button', { name: /^Take reading/ }).click()
       },
       async () => (await this.readingCount()) === before + 1,
@@ -248,7 +248,7 @@ export class Teacher {
     const refused = this.page.getByRole('alert').filter({ hasText: 'Not steady yet' })
     for (let i = 0; i < 5; i++) {
       await press()
-      await expect.poll(async () => (await isTaken()) || (await refused.isVisible()), { timeout: 10_000 }).toBe(true)
+      await expect.poll(async () => (await isTaken()) || (await refused.isVisible()), { timeout: 30_000 }).toBe(true)
       if (await isTaken()) return
     }
     expect(await isTaken()).toBe(true)

@@ -50,7 +50,7 @@ final class FitGoodness
         [$looked, $told] = [Residuals::lookedAt($n), Some::places($n, self::TOLD)];
         [$someX, $someY, $toldX] = [self::some($x->values, $looked), self::some($y->values, $looked), self::some($x->values, $told)];
         $rest = $line->residuals($someX, $someY);
-        $bends = ! Residuals::areRounding(self::squares($rest), $someY) && Residuals::ofLine($someX, $rest)->bend();
+        $bends = ! Residuals::areRounding(self::squares($rest), $someY) && Residuals::of($someX, $rest, [$someX, array_fill(0, count($someX), 1.0)])->bend();
         $limit = self::limit($line->scatter ** 2 * ($n - 2), $n - 2);
         $slope = new FittedConstant('a', $line->slope, $line->slopeError, $n - 2, null);
         $intercept = new FittedConstant('b', $line->intercept(), $line->errorAt(0.0), $n - 2, null);

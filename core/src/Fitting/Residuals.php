@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Welkion\Core\Fitting;
 
 use Welkion\Core\Linear\LeastSquares;
-use Welkion\Core\Linear\StraightLine;
 use Welkion\Core\Uncertainty\LogGamma;
 use Welkion\Core\Uncertainty\StudentT;
 
@@ -17,9 +16,6 @@ final readonly class Residuals
 
     /** Squares of what rounding leaves of exact points are below this share of theirs; its pattern tells nothing about the curve. */
     public const ROUNDING = 1e-18;
-
-    /** Columns whose directions differ by less than this cannot be told apart. */
-    private const LEAST_INDEPENDENCE = 1e-13;
 
     /** Above this many points the normal distribution stands in for the exact one. */
     private const EXACT_RUNS = 60;
@@ -54,18 +50,6 @@ final readonly class Residuals
         }
 
         return new self(self::runs(self::inOrder($x, $residuals)), self::curvature($x, $residuals, $slopes));
-    }
-
-    /**
-     * Of a straight line. What x^2 adds beside x is found with its part that x cannot follow (Frisch and Waugh, Econometrica 1, 1933, 387):
-     * the same number by sums, in a fifth of the time.
-     *
-     * @param  list<float>  $x
-     * @param  list<float>  $residuals  same length as $x
-     */
-    public static function ofLine(array $x, array $residuals): self
-    {
-        return new self(self::runs(self::inOrder($x, $residuals)), self::curvatureBesideLine($x, $residuals));
     }
 
     /**
@@ -182,7 +166,10 @@ final readonly class Residuals
         if ($x === [] || $n < self::LEAST || $degrees < 1) {
             return 1.0;
         }
-        $fit = LeastSquares::solve([...$slopes, self::bent($x)], $residuals, isRefined: false);
+        $middle = (max($x) + min($x)) / 2.0;
+        $half = (max($x) - min($x)) / 2.0 ?: 1.0;
+        $square = array_map(static fn (float $v): float => (($v - $middle) / $half) ** 2, $x);
+        $fit = LeastSquares::solve([...$slopes, $square], $residuals, isRefined: false);
         if ($fit === null || self::squares($residuals) === 0.0) {
             return 1.0;
         }
@@ -191,55 +178,12 @@ final readonly class Residuals
         return $error > 0.0 ? StudentT::twoSided($fit->constants[count($slopes)] / $error, $degrees) : 1.0;
     }
 
-    /**
-     * @param  list<float>  $x
-     * @param  list<float>  $residuals
-     */
-    private static function curvatureBesideLine(array $x, array $residuals): float
-    {
-        if ($x === [] || count($x) < self::LEAST || min($x) === max($x)) {
-            return 1.0;
-        }
-        $bent = self::bent($x);
-        $own = StraightLine::through($x, $bent)->residuals($x, $bent);
-        if (self::squares($own) <= self::LEAST_INDEPENDENCE ** 2 * self::squares($bent)) {
-            return 1.0;
-        }
-        $left = StraightLine::through($x, $residuals)->residuals($x, $residuals);
-        $size = self::products($own, $left) / self::squares($own);
-        $degrees = count($x) - 3;
-        $variance = max(0.0, self::squares($left) - $size * $size * self::squares($own)) / $degrees;
-
-        return $variance > 0.0 ? StudentT::twoSided($size / sqrt($variance / self::squares($own)), $degrees) : 1.0;
-    }
-
-    /**
-     * @param  non-empty-list<float>  $x
-     * @return list<float> its squares about the middle, from 0 to 1
-     */
-    private static function bent(array $x): array
-    {
-        $middle = (max($x) + min($x)) / 2.0;
-        $half = (max($x) - min($x)) / 2.0 ?: 1.0;
-
-        return array_map(static fn (float $v): float => (($v - $middle) / $half) ** 2, $x);
-    }
-
     /** @param  list<float>  $of */
     private static function squares(array $of): float
     {
-        return self::products($of, $of);
-    }
-
-    /**
-     * @param  list<float>  $a
-     * @param  list<float>  $b  same length
-     */
-    private static function products(array $a, array $b): float
-    {
         $sum = 0.0;
-        foreach ($a as $i => $value) {
-            $sum += $value * $b[$i];
+        foreach ($of as $value) {
+            $sum += $value * $value;
         }
 
         return $sum;

@@ -69,32 +69,6 @@ final class ResidualsTest extends TestCase
         }
     }
 
-    public function test_of_a_straight_line_the_same_chances_come_of_sums(): void
-    {
-        $chance = new Chance(5);
-        foreach ([5, 6, 40, 3989] as $n) {
-            foreach ([0.0, 0.4, -3.0] as $bend) {
-                $x = array_map(static fn (int $i): float => 50.0 + $i ** 1.1, range(1, $n));
-                $left = array_map(static fn (float $at, int $i): float => $bend * (2.0 * $i / $n - 1.0) ** 2 + $chance->normal(), $x, range(1, $n));
-                [$bySums, $byColumns] = [Residuals::ofLine($x, $left), Residuals::of($x, $left, [$x, array_fill(0, $n, 1.0)])];
-
-                self::assertSame($byColumns->runsProbability, $bySums->runsProbability);
-                self::assertEqualsWithDelta($byColumns->curvatureProbability, $bySums->curvatureProbability, 1e-9, "{$n} points, {$bend}");
-            }
-        }
-    }
-
-    public function test_where_x_squared_is_nothing_of_its_own_there_is_no_bend(): void
-    {
-        $noise = [0.3, -0.2, 0.1, -0.4, 0.2, 0.3];
-        foreach ([[1.0, 1.0, 1.0, 7.0, 7.0, 7.0], array_fill(0, 6, 2.5), [0.1, 0.1, 0.1, 0.1, 0.1, 0.3]] as $x) {
-            self::assertSame(1.0, Residuals::ofLine($x, $noise)->curvatureProbability);
-        }
-        self::assertSame(1.0, Residuals::ofLine(range(0.0, 3.0), [0.3, -0.2, 0.1, -0.4])->curvatureProbability, 'Four points cannot show one.');
-        self::assertSame(1.0, Residuals::ofLine(range(0.0, 5.0), array_fill(0, 6, 0.0))->curvatureProbability);
-        self::assertSame(1.0, Residuals::ofLine([], [])->curvatureProbability);
-    }
-
     public function test_what_rounding_leaves_is_a_billionth(): void
     {
         self::assertTrue(Residuals::areRounding(24e-18, [4.0, 3.0]));
