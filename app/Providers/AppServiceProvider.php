@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Auth\EmailAddress;
+use App\Auth\Sessions;
 use App\Http\SenderOf;
 use App\Live\PublishSocket;
 use App\Notebook\LibraryProtocol;
@@ -51,6 +52,7 @@ final class AppServiceProvider extends ServiceProvider
             config()->string('welkion.recorder.token'),
         ));
         $this->app->alias(RecorderClient::class, RunListener::class);
+        $this->app->singleton('session', static fn (Application $app): Sessions => new Sessions($app));
         $this->app->singleton(PublishSocket::class, static fn (): PublishSocket => new PublishSocket(config()->string('welkion.sockets').'/publish.sock'));
         if (! $this->app->runningInConsole()) {
             $this->app->singleton(LostConnectionDetector::class, NoSecondTry::class);

@@ -257,6 +257,28 @@ final class SessionTest extends TestCase
         self::assertStringContainsString('id="app"', Http::get("{$url}/publish/bench-{$bench->id}")->body(), 'Publishing is not reached from outside.');
     }
 
+    public function test_a_session_is_written_when_it_is_another_or_once_a_minute_and_not_with_each_request(): void
+    {
+        $browser = $this->signedIn($teacher = $this->teacher(), stay: true);
+        // Encrypted anew it is another text each time it is written.
+        $written = static fn (): string => (string) DB::table('sessions')->where('user_id', $teacher->id)->value('payload');
+        $isWritten = static function (string $path) use ($browser, $written): bool {
+            $before = $written();
+            self::assertSame(200, $browser->get($path)->getStatusCode());
+
+            return $written() !== $before;
+        };
+
+        self::assertFalse($isWritten('/api/experiments'));
+        self::assertFalse($isWritten('/api/shelf'));
+        $this->ageSessionsOf($teacher, 50);
+        self::assertFalse($isWritten('/api/experiments'));
+        $this->ageSessionsOf($teacher, 11);
+        self::assertTrue($isWritten('/api/experiments'));
+        self::assertEqualsWithDelta(time(), DB::table('sessions')->where('user_id', $teacher->id)->value('last_activity'), 5.0);
+        self::assertFalse($isWritten('/api/experiments'));
+    }
+
     private function streams(string $address, string $path, string $cookie): bool
     {
         $socket = stream_socket_client("tcp://{$address}");

@@ -20,6 +20,9 @@ final class SessionAge
 
     private const IDLE_S = 12 * 3600;
 
+    /** Not each request needs to be told apart. */
+    private const TOLD_EACH_S = 60;
+
     /** @param  \Closure(Request): Response  $next */
     public function handle(Request $request, \Closure $next): Response
     {
@@ -28,7 +31,10 @@ final class SessionAge
         if (is_int($seenAt) && time() - $seenAt > self::IDLE_S && $session->get(self::STAYS) !== true) {
             $session->invalidate();
         }
-        $session->put(self::SEEN_AT, time());
+        $seenAt = $session->get(self::SEEN_AT);
+        if (! is_int($seenAt) || time() - $seenAt >= self::TOLD_EACH_S) {
+            $session->put(self::SEEN_AT, time());
+        }
         $response = $next($request);
         // How long the cookie lasts is decided after this, when it is made.
         config(['session.expire_on_close' => $session->get(self::STAYS) !== true]);
