@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Models\Experiment;
-use App\Models\Run;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** A new entry, or what is changed of one. */
 final class EntryRequest extends FormRequest
 {
+    use NamesARun;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
@@ -50,9 +50,9 @@ final class EntryRequest extends FormRequest
         return $this->has('first') ? $this->string('first.typed')->trim()->toString() : null;
     }
 
-    public function run(Experiment $experiment): ?Run
+    private function runField(): string
     {
-        return $this->has('first') ? Run::query()->where('experiment_id', $experiment->id)->findOrFail($this->integer('first.runId')) : null;
+        return 'first.runId';
     }
 
     /** @return array{symbol?: string, name?: string, unit?: string, position?: int} */

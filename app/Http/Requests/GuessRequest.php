@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Models\Experiment;
-use App\Models\Run;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** What somebody thinks the result of a line is. */
 final class GuessRequest extends FormRequest
 {
+    use NamesARun;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
@@ -23,10 +23,5 @@ final class GuessRequest extends FormRequest
     public function typed(): string
     {
         return $this->string('typed')->trim()->toString();
-    }
-
-    public function run(Experiment $experiment): ?Run
-    {
-        return $this->filled('runId') ? Run::query()->where('experiment_id', $experiment->id)->findOrFail($this->integer('runId')) : null;
     }
 }

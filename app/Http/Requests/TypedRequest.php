@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Models\Experiment;
-use App\Models\Run;
 use Illuminate\Foundation\Http\FormRequest;
 
 /** What people type into the field of an entry. */
 final class TypedRequest extends FormRequest
 {
+    use NamesARun;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
@@ -33,10 +33,5 @@ final class TypedRequest extends FormRequest
         }
 
         return $typed;
-    }
-
-    public function run(Experiment $experiment): ?Run
-    {
-        return $this->filled('runId') ? Run::query()->where('experiment_id', $experiment->id)->findOrFail($this->integer('runId')) : null;
     }
 }
