@@ -25,7 +25,7 @@ final class RelationTest extends TestCase
         $columns = array_map(fn (array $of): mixed => $this->postJson("{$this->path()}/columns", ['symbol' => $of[0], 'name' => $of[0], 'unit' => $of[1], 'kind' => 'typed'])->assertCreated()->json('made'),
             [['t', 'min'], ['T', 'degC']]);
         $this->run = $this->postJson("{$this->path()}/runs", ['kind' => 'typed'])->assertCreated()->json('made');
-        $cells = array_map(static fn (int $i): array => [(string) (2 * $i), sprintf('%.3f', 20.0 + 60.0 * exp(-2.0 * $i / 8.0) + 0.03 * sin(7.0 * $i))], range(0, 14));
+        $cells = array_map(static fn (int $i): array => [(string) (2 * $i), sprintf('%.3f', 20.0 + 60.0 * exp(-2.0 * $i / 8.0) + 0.03 * sin(7.0 * $i * $i))], range(0, 14));
         $this->putJson("/api/runs/{$this->run}/cells", ['row' => null, 'columns' => $columns, 'cells' => $cells])->assertOk();
     }
 

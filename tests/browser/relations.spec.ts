@@ -3,7 +3,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { figureOf, look, reasonAbout } from './table'
 
 /** Whey that cools from 80 towards 20 °C. */
-const COOLING = `t (min);T (°C)\n${Array.from({ length: 15 }, (_, i) => `${i * 2};${(20 + 60 * Math.exp(-i / 4) + 0.05 * Math.sin(7 * i)).toFixed(2)}`).join('\n')}\n`
+const COOLING = `t (min);T (°C)\n${Array.from({ length: 15 }, (_, i) => `${i * 2};${(20 + 60 * Math.exp(-i / 4) + 0.05 * Math.sin(7 * i * i)).toFixed(2)}`).join('\n')}\n`
 
 /** How long the vat takes to fill at a rate: 100 L. */
 const VAT =

@@ -108,6 +108,13 @@ test.describe('runs that are typed', () => {
     await page.getByRole('button', { name: 'delete' }).click()
     await expectCell(page, 1, 1, '10.2')
     await cell(page, 3, 1).click()
+    // Also where frames come late.
+    await page.evaluate(() => {
+      window.requestAnimationFrame = (paint) =>
+        window.setTimeout(() => {
+          paint(performance.now())
+        }, 400)
+    })
     await page.keyboard.press('F2')
     await page.keyboard.type('5')
     await page.keyboard.press('Enter')

@@ -14,6 +14,9 @@ final readonly class Residuals
     /** Chance below which a pattern is not taken for luck. */
     public const UNLIKELY = 0.01;
 
+    /** The same for neighbours that are alike: asked beside the other two, it may add no more than a fifth to what is taken for a pattern by mistake. */
+    private const UNLIKELY_ALIKE = 0.002;
+
     /** Squares of what rounding leaves of exact points are below this share of theirs; its pattern tells nothing about the curve. */
     public const ROUNDING = 1e-18;
 
@@ -32,8 +35,9 @@ final readonly class Residuals
     /**
      * @param  float  $runsProbability  chance of so few runs of one sign, or fewer, in random residuals
      * @param  float  $curvatureProbability  chance of so large a quadratic term, or larger, on top of the curve
+     * @param  float  $alikeProbability  chance of neighbours so much alike, or more
      */
-    private function __construct(public float $runsProbability, public float $curvatureProbability)
+    private function __construct(public float $runsProbability, public float $curvatureProbability, public float $alikeProbability)
     {
     }
 
@@ -49,7 +53,10 @@ final readonly class Residuals
             [$x, $residuals, $slopes] = [self::some($x, $places), self::some($residuals, $places), array_map(static fn (array $of): array => self::some($of, $places), $slopes)];
         }
 
-        return new self(self::runs(self::inOrder($x, $residuals)), self::curvature($x, $residuals, $slopes));
+        $inOrder = self::inOrder($x, $residuals);
+
+        return new self(self::runs($inOrder), self::curvature($x, $residuals, $slopes),
+            count($x) < self::LEAST ? 1.0 : NeighbouringResiduals::probability($inOrder, array_map(static fn (array $of): array => self::inOrder($x, $of), $slopes)));
     }
 
     /**
@@ -85,30 +92,31 @@ final readonly class Residuals
     }
 
     /**
-     * Whether both together are too unlikely for random residuals (Fisher, Statistical Methods for Research Workers,
+     * Whether the first two together are too unlikely for random residuals, or the third alone: a wave of few points has runs of
+     * one sign that are not rare, and no curvature (Fisher, Statistical Methods for Research Workers,
      * 1932, 21.1: -2 ln p1 p2 is chi-squared with four degrees of freedom, whose tail has a closed form).
      */
     public function bend(): bool
     {
         $product = max($this->runsProbability * $this->curvatureProbability, 1e-300);
 
-        return $product * (1.0 - log($product)) < self::UNLIKELY;
+        return $product * (1.0 - log($product)) < self::UNLIKELY || $this->alikeProbability < self::UNLIKELY_ALIKE;
     }
 
     /**
      * @param  list<float>  $x
-     * @param  list<float>  $residuals
-     * @return list<float> the residuals in order of x; those of the same x as they were taken
+     * @param  list<float>  $values  as many
+     * @return list<float> the values in order of x; those of the same x as they were taken
      */
-    private static function inOrder(array $x, array $residuals): array
+    private static function inOrder(array $x, array $values): array
     {
         for ($i = 1, $n = count($x); $i < $n && $x[$i] >= $x[$i - 1]; $i++);
         if ($i >= $n) {
-            return $residuals;
+            return $values;
         }
         asort($x);
 
-        return array_map(static fn (int $place): float => $residuals[$place], array_keys($x));
+        return array_map(static fn (int $place): float => $values[$place], array_keys($x));
     }
 
     /**

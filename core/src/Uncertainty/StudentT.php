@@ -16,7 +16,7 @@ final class StudentT
      */
     public static function probabilityBelow(float $t, float $degrees): float
     {
-        $tail = 0.5 * self::regularizedBeta($degrees / ($degrees + $t * $t), $degrees / 2.0, 0.5);
+        $tail = 0.5 * BetaDistribution::probabilityBelow($degrees / ($degrees + $t * $t), $degrees / 2.0, 0.5);
 
         return $t > 0.0 ? 1.0 - $tail : $tail;
     }
@@ -24,7 +24,7 @@ final class StudentT
     /** Probability of a |t| this large or larger by chance alone. */
     public static function twoSided(float $t, float $degrees): float
     {
-        return self::regularizedBeta($degrees / ($degrees + $t * $t), $degrees / 2.0, 0.5);
+        return BetaDistribution::probabilityBelow($degrees / ($degrees + $t * $t), $degrees / 2.0, 0.5);
     }
 
     /**
@@ -62,39 +62,5 @@ final class StudentT
         }
 
         return $t;
-    }
-
-    /** I_x(a, b) by its continued fraction (DLMF 8.17.22), summed by Lentz's method. */
-    private static function regularizedBeta(float $x, float $a, float $b): float
-    {
-        if ($x <= 0.0 || $x >= 1.0) {
-            return $x <= 0.0 ? 0.0 : 1.0;
-        }
-        // The fraction converges fast below the mean only; above it the mirror image is used.
-        if ($x > ($a + 1.0) / ($a + $b + 2.0)) {
-            return 1.0 - self::regularizedBeta(1.0 - $x, $b, $a);
-        }
-        $front = exp(LogGamma::of($a + $b) - LogGamma::of($a) - LogGamma::of($b) + $a * log($x) + $b * log1p(-$x)) / $a;
-        $tiny = 1e-300;
-        $c = 1.0;
-        $d = 1.0 - ($a + $b) * $x / ($a + 1.0);
-        $d = 1.0 / (abs($d) < $tiny ? $tiny : $d);
-        $fraction = $d;
-        for ($m = 1; $m < 500; $m++) {
-            $even = $m * ($b - $m) * $x / (($a + 2 * $m - 1.0) * ($a + 2 * $m));
-            $odd = -($a + $m) * ($a + $b + $m) * $x / (($a + 2 * $m) * ($a + 2 * $m + 1.0));
-            foreach ([$even, $odd] as $term) {
-                $d = 1.0 + $term * $d;
-                $d = 1.0 / (abs($d) < $tiny ? $tiny : $d);
-                $c = 1.0 + $term / $c;
-                $c = abs($c) < $tiny ? $tiny : $c;
-                $fraction *= $d * $c;
-            }
-            if (abs($d * $c - 1.0) < 1e-16) {
-                break;
-            }
-        }
-
-        return $front * $fraction;
     }
 }

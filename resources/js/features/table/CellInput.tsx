@@ -1,4 +1,5 @@
 import { useEffect, useLayoutEffect, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
+import { flushSync } from 'react-dom'
 
 interface CellInputProps {
   label: string
@@ -65,10 +66,12 @@ export function CellInput({ label, text, whole, isReadOnly, placeholder, ...on }
     if (typed === null && !isMending) {
       if (event.key === 'F2' && !isReadOnly) {
         event.preventDefault()
-        setIsMending(true)
-        setTyped(whole)
-        const end = whole.length
-        requestAnimationFrame(() => ref.current?.setSelectionRange(end, end))
+        // At once: the next letter belongs behind what stands there, and may come before the next frame.
+        flushSync(() => {
+          setIsMending(true)
+          setTyped(whole)
+        })
+        ref.current?.setSelectionRange(whole.length, whole.length)
       } else on.onKey(event)
       return
     }
