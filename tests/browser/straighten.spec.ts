@@ -7,7 +7,7 @@ const VAT =
   'q (L/min);t (min)\n10.2;9.81\n12.0;8.39\n15.1;6.60\n18.0;5.57\n22.4;4.45x\n27.9;3.60\n34.0;2.93\n41.3;2.43\n'
 
 /** Whey that cools from 80 towards 20 °C. */
-const COOLING = `t (min);T (°C)\n${Array.from({ length: 15 }, (_, i) => `${i * 2};${(20 + 60 * Math.exp(-i / 4) + 0.05 * Math.sin(7 * i)).toFixed(2)}`).join('\n')}\n`
+const COOLING = `t (min);T (°C)\n${Array.from({ length: 15 }, (_, i) => `${i * 2};${(20 + 60 * Math.exp(-i / 4) + 0.05 * Math.sin(7 * i * i)).toFixed(2)}`).join('\n')}\n`
 
 const ways = (page: Page) => page.getByRole('group', { name: 'Ways to plot them' })
 const meaning = (page: Page) => page.getByRole('group', { name: 'What it means' })
