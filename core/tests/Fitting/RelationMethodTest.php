@@ -6,6 +6,8 @@ namespace Welkion\Core\Tests\Fitting;
 
 use PHPUnit\Framework\TestCase;
 use Welkion\Core\Exception\InvalidQuantity;
+use Welkion\Core\Fitting\CurveFitter;
+use Welkion\Core\Fitting\FitGoodness;
 use Welkion\Core\Fitting\Methods\RelationFit;
 use Welkion\Core\Fitting\Methods\Slope;
 use Welkion\Core\Fitting\Relation;
@@ -27,6 +29,23 @@ final class RelationMethodTest extends TestCase
 
     /** Of the straight line 0.6 + 0.8 x. */
     private const Y = [2.0, 1.0, 4.0, 3.0, 5.0];
+
+    public function test_a_point_is_far_off_from_three_standard_deviations_of_the_others_on(): void
+    {
+        $x = range(1.0, 12.0);
+        $found = 0;
+        foreach (range(1.0, 12.0, 0.05) as $off) {
+            $y = array_map(static fn (float $at): float => 2.0 * $at + (fmod($at, 2.0) === 0.0 ? 1.0 : -1.0) + ($at === 6.0 ? $off : 0.0), $x);
+            $fit = (new CurveFitter)->fit(Relation::Linear->curve(), $x, $y);
+            $squares = array_sum(array_map(static fn (float $r): float => $r * $r, $fit->residuals));
+            $others = array_filter($fit->residuals, static fn (float $r): bool => abs($r) > 3.0 * sqrt(($squares - $r * $r) / (12 - 2 - 1)));
+
+            $far = FitGoodness::of($fit, new ColumnInput('x', Unit::one(), $x), new ColumnInput('y', Unit::one(), $y))->far;
+            self::assertSame(array_map(static fn (int $place): float => $x[$place], array_keys($others)), array_column($far, 0), "off by {$off}");
+            $found += count($far);
+        }
+        self::assertGreaterThan(20, $found);
+    }
 
     /** Draper and Smith's formulas by hand: Sxx = 10, Sxy = 8, RSS = 3.6, s² = 1.2, t(3) at 97.5 % = 3.1824. */
     public function test_every_constant_of_every_relation_is_called_by_what_it_is(): void
