@@ -124,6 +124,7 @@ async function tabTo(page: Page, name: RegExp): Promise<void> {
 test('the whole path can be walked with the keyboard alone', async ({ page }) => {
   test.slow()
   await page.goto('/sign-in')
+  await expect(page.getByLabel('E-mail address')).toBeFocused()
   await page.keyboard.type(EMAIL)
   await page.keyboard.press('Tab')
   await page.keyboard.type(PASSWORD)
