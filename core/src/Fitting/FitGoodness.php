@@ -7,6 +7,7 @@ namespace Welkion\Core\Fitting;
 use Welkion\Core\Linear\StraightLine;
 use Welkion\Core\Series\Thinning as Some;
 use Welkion\Core\Uncertainty\Measured;
+use Welkion\Core\Uncertainty\Sums;
 use Welkion\Core\Working\ColumnInput;
 use Welkion\Core\Working\Goodness;
 
@@ -50,7 +51,7 @@ final class FitGoodness
         [$looked, $told] = [Residuals::lookedAt($n), Some::places($n, self::TOLD)];
         [$someX, $someY, $toldX] = [self::some($x->values, $looked), self::some($y->values, $looked), self::some($x->values, $told)];
         $rest = $line->residuals($someX, $someY);
-        $bends = ! Residuals::areRounding(self::squares($rest), $someY) && Residuals::of($someX, $rest, [$someX, array_fill(0, count($someX), 1.0)])->bend();
+        $bends = ! Residuals::areRounding(Sums::squares($rest), $someY) && Residuals::of($someX, $rest, [$someX, array_fill(0, count($someX), 1.0)])->bend();
         $limit = self::limit($line->scatter ** 2 * ($n - 2), $n - 2);
         $slope = new FittedConstant('a', $line->slope, $line->slopeError, $n - 2, null);
         $intercept = new FittedConstant('b', $line->intercept(), $line->errorAt(0.0), $n - 2, null);
@@ -64,7 +65,7 @@ final class FitGoodness
     /** @return list<array{float, float}> points that may be outliers, the furthest first */
     private static function far(Fit $fit, ColumnInput $x, ColumnInput $y): array
     {
-        $limit = self::limit(self::squares($fit->residuals), $fit->degreesOfFreedom());
+        $limit = self::limit(Sums::squares($fit->residuals), $fit->degreesOfFreedom());
         $far = [];
         foreach ($fit->residuals as $place => $residual) {
             if (abs($residual) > $limit) {
@@ -97,17 +98,6 @@ final class FitGoodness
         arsort($far);
 
         return array_map(static fn (int $place): array => [$x->values[$place], $y->values[$place]], array_slice(array_keys($far), 0, self::MOST_FAR));
-    }
-
-    /** @param  list<float>  $residuals */
-    private static function squares(array $residuals): float
-    {
-        $sum = 0.0;
-        foreach ($residuals as $residual) {
-            $sum += $residual * $residual;
-        }
-
-        return $sum;
     }
 
     /**

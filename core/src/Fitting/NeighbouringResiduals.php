@@ -6,6 +6,7 @@ namespace Welkion\Core\Fitting;
 
 use Welkion\Core\Linear\QrDecomposition;
 use Welkion\Core\Uncertainty\BetaDistribution;
+use Welkion\Core\Uncertainty\Sums;
 
 /**
  * Whether each residual is like the one before, as in a wave about the curve: the ratio of Durbin and Watson, with the mean and the
@@ -83,10 +84,10 @@ final class NeighbouringResiduals
             $unit = array_map(static fn (int $i): float => $i === $k ? 1.0 : 0.0, array_keys($slope));
             $steps[] = self::steps($qr->rotatedBack($unit));
             // A = D'D, where D takes the steps; so Aq is D'(Dq).
-            $square += 2.0 * self::squares(self::steps([0.0, ...$steps[$k], 0.0]));
+            $square += 2.0 * Sums::squares(self::steps([0.0, ...$steps[$k], 0.0]));
         }
         foreach ($steps as $j => $one) {
-            $trace += self::squares($one);
+            $trace += Sums::squares($one);
             foreach ($steps as $other) {
                 $square -= self::product($one, $other) ** 2;
             }
@@ -107,12 +108,6 @@ final class NeighbouringResiduals
         }
 
         return $steps;
-    }
-
-    /** @param  list<float>  $of */
-    private static function squares(array $of): float
-    {
-        return self::product($of, $of);
     }
 
     /**

@@ -7,6 +7,7 @@ namespace Welkion\Core\Fitting;
 use Welkion\Core\Linear\LeastSquares;
 use Welkion\Core\Uncertainty\LogGamma;
 use Welkion\Core\Uncertainty\StudentT;
+use Welkion\Core\Uncertainty\Sums;
 
 /** What the residuals of a fit tell about the curve: do they still bend? */
 final readonly class Residuals
@@ -67,7 +68,7 @@ final readonly class Residuals
      */
     public static function areRounding(float $squares, array $heights): bool
     {
-        return $squares <= self::ROUNDING * self::squares($heights);
+        return $squares <= self::ROUNDING * Sums::squares($heights);
     }
 
     /** @return list<int> places, from 0, of the residuals that are looked at among so many */
@@ -178,23 +179,12 @@ final readonly class Residuals
         $half = (max($x) - min($x)) / 2.0 ?: 1.0;
         $square = array_map(static fn (float $v): float => (($v - $middle) / $half) ** 2, $x);
         $fit = LeastSquares::solve([...$slopes, $square], $residuals, isRefined: false);
-        if ($fit === null || self::squares($residuals) === 0.0) {
+        if ($fit === null || Sums::squares($residuals) === 0.0) {
             return 1.0;
         }
         $error = $fit->standardErrors()[count($slopes)];
 
         return $error > 0.0 ? StudentT::twoSided($fit->constants[count($slopes)] / $error, $degrees) : 1.0;
-    }
-
-    /** @param  list<float>  $of */
-    private static function squares(array $of): float
-    {
-        $sum = 0.0;
-        foreach ($of as $value) {
-            $sum += $value * $value;
-        }
-
-        return $sum;
     }
 
     private static function logChoose(int $n, int $k): float

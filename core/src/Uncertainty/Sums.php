@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Welkion\Core\Uncertainty;
 
-/** Sums that keep the digits a plain loop would lose. */
+/** Sums over columns: exact to the digits a plain loop would lose, and of squares. */
 final class Sums
 {
     /**
@@ -25,5 +25,16 @@ final class Sums
         }
 
         return is_finite($sum) ? $sum + $lost : $sum;
+    }
+
+    /** @param  list<float>  $values */
+    public static function squares(array $values): float
+    {
+        $sum = 0.0;
+        foreach ($values as $value) {
+            $sum += $value * $value;
+        }
+
+        return $sum;
     }
 }
