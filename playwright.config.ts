@@ -1,25 +1,39 @@
+import { readdirSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
 import { defineConfig } from '@playwright/test'
+import { shuffled } from './tests/browser/making/shuffled'
 
-/** Started copies, one a line: address and folder. Each worker has one of its own; what a test leaves at a bench no other one meets. */
-const copies = (process.env.WELKION_COPIES ?? '').split('\n').filter((line) => line !== '')
-const [address, folder] = (copies[Number(process.env.TEST_PARALLEL_INDEX ?? 0)] ?? '').split(/ (.*)/)
-if (address !== undefined && folder !== undefined) {
-  Object.assign(process.env, { WELKION_ADDRESS: address, WELKION_VAR: folder })
-}
-
-// Machines that others share stall now and then, and a bench that runs sixty times as fast as the clock falls behind: there all that is waited for may take longer.
+// Machines that others share stall now and then: there all that is waited for may take longer.
 const isShared = process.env.CI !== undefined
 const patience = isShared ? 2.5 : 1
+
+/** These stop what all others stand on, so they come last. */
+const SHAKEN = 'shaken.spec.ts'
+
+/** The others come in groups, by a seed that is printed: none may lean on what another has left. A worker begins anew with each group. */
+const GROUPS = 4
+const specs = readdirSync('tests/browser').filter((name) => name.endsWith('.spec.ts') && name !== SHAKEN)
+const order = shuffled(specs, Number(process.env.WELKION_SEED ?? 1))
+const groups = Array.from({ length: GROUPS }, (_, i) => ({
+  name: `group ${i + 1}`,
+  testMatch: order.filter((_, at) => at % GROUPS === i),
+}))
 
 export default defineConfig({
   testDir: 'tests/browser',
   outputDir: 'var/playwright',
-  workers: Math.max(1, copies.length),
+  // Each test has a teacher and benches of its own: they need no copy of their own, and no order.
+  fullyParallel: true,
+  workers: Number(process.env.WELKION_WORKERS ?? availableParallelism() + 1),
+  projects: [
+    ...groups,
+    { name: 'shaken', testMatch: SHAKEN, fullyParallel: false, dependencies: groups.map(({ name }) => name) },
+  ],
   // A test that needs its second try is reported as flaky.
   retries: isShared ? 1 : 0,
-  timeout: patience * 120_000,
+  timeout: patience * 60_000,
   expect: { timeout: patience * 10_000 },
-  reporter: [['list']],
+  reporter: [['list'], ['./tests/browser/making/timesReporter.ts', { file: 'var/log/test-times-browser.tsv' }]],
   use: {
     baseURL: process.env.WELKION_ADDRESS ?? 'http://127.0.0.1:8420',
     viewport: { width: 1280, height: 800 },
@@ -29,7 +43,7 @@ export default defineConfig({
     contextOptions: { reducedMotion: 'reduce' },
     actionTimeout: patience * 15_000,
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
       args: [
         '--no-sandbox',
         '--disable-gpu',

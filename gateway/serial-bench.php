@@ -7,6 +7,7 @@ use React\Stream\ReadableResourceStream;
 use Welkion\Gateway\SerialDevice;
 use Welkion\Gateway\SerialFile;
 use Welkion\Gateway\SerialProblem;
+use Welkion\Standins\Link\Building;
 use Welkion\Standins\Link\Server;
 
 require __DIR__.'/../vendor/autoload.php';
@@ -30,7 +31,7 @@ try {
         throw new SerialProblem("{$device} cannot be opened: ".($said[0] ?? 'not allowed').'. On most systems your account must belong to the group "dialout".');
     }
     $bench = new SerialDevice($file, microtime(true));
-    new Server([$file->bench => $bench], "0.0.0.0:{$file->port}", Loop::get());
+    new Server(new Building([$file->bench => $bench]), "0.0.0.0:{$file->port}", Loop::get());
 } catch (SerialProblem|RuntimeException $problem) {
     fwrite(STDERR, $problem->getMessage()."\n");
     exit(1);

@@ -29,10 +29,28 @@ abstract class TestCase extends FrameworkTestCase
 {
     use Notebooks;
 
+    /** In which most probes come to rest, in s of a bench. */
+    private const STRETCH_S = 30.0;
+
+    private const LONGEST_STRETCH_S = 480.0;
+
+    private const MOST_STRETCHES = 10;
+
+    /** Nothing is read less often, in s. */
+    private const BETWEEN_READINGS_S = 0.3;
+
+    private const ARRIVES_WITHIN_S = 1.0;
+
+    /** The recorder hands on what has come every 0.4 s. */
+    protected const WRITTEN_WITHIN_US = 550_000;
+
     /** @var list<int> benches this test has made */
     private array $benchIds = [];
 
     private string $lastAnswer = '';
+
+    /** Where the simulated benches of this test stand; what is done there no other test meets. */
+    private ?string $room = null;
 
     /** Takes the benches of the test away, so that the recorder need not listen to those of all tests before. */
     protected function tearDown(): void
@@ -88,11 +106,12 @@ abstract class TestCase extends FrameworkTestCase
         ])->refresh();
     }
 
-    /** @param  string  $like  which of the simulated benches stands behind it */
+    /** @param  string  $like  which of the simulated benches stands behind it, in the room of this test */
     protected function benchOf(User $teacher, string $like = 'Alder'): Bench
     {
+        $this->room ??= Str::lower(Str::random(10));
         $bench = $teacher->benches()->create([
-            'name' => $like.' '.Str::random(6), 'link_name' => $like, 'host' => '127.0.0.1',
+            'name' => $like.' '.Str::random(6), 'link_name' => "{$like}@{$this->room}", 'host' => '127.0.0.1',
             'port' => config()->integer('welkion.benches.port'), 'is_simulated' => true,
         ])->refresh();
 
@@ -122,6 +141,8 @@ abstract class TestCase extends FrameworkTestCase
 
             return $probes > 0 && count(app(RecorderClient::class)->ask('snapshot', $bench)['probes'] ?? []) === $probes;
         });
+        // It is as if it had stood there for a while.
+        $this->goOn($bench, 2 * self::STRETCH_S);
 
         return $bench;
     }
@@ -186,15 +207,38 @@ abstract class TestCase extends FrameworkTestCase
     /** Does something at the simulated bench and waits until a probe is steady. */
     protected function actAndSettle(Bench $bench, string $act, ?string $channel = null, mixed ...$details): void
     {
-        $recorder = app(RecorderClient::class);
-        $recorder->act($bench, ['act' => 'speed', 'times' => 60]);
-        $recorder->act($bench, ['act' => $act, ...($channel === null ? [] : ['channel' => $channel]), ...$details]);
-        $probe = $channel === null ? $this->electrodeOf($bench) : $this->probeOf($bench, $channel);
-        $this->settle($bench, $probe);
+        app(RecorderClient::class)->act($bench, ['act' => $act, ...($channel === null ? [] : ['channel' => $channel]), ...$details]);
+        $this->settle($bench, $channel === null ? $this->electrodeOf($bench) : $this->probeOf($bench, $channel));
     }
 
+    /** Lets time pass at the bench until a probe is steady. */
     protected function settle(Bench $bench, Probe $probe): void
     {
-        $this->eventually(static fn (): bool => app(RecorderClient::class)->snapshot($bench)->maybe($probe->id)?->isSteady === true, 20.0);
+        $this->goOnUntil($bench, static fn (): bool => app(RecorderClient::class)->snapshot($bench)->maybe($probe->id)?->isSteady === true);
+    }
+
+    /** Lets so many seconds pass at a simulated bench at once. */
+    protected function goOn(Bench $bench, float $seconds): void
+    {
+        $recorder = app(RecorderClient::class);
+        $from = $recorder->moment($bench);
+        $recorder->act($bench, ['act' => 'go-on', 'seconds' => $seconds]);
+        // The last reading may have been due a moment after.
+        $this->eventually(static fn (): bool => $recorder->moment($bench) > (float) $from + $seconds - self::BETWEEN_READINGS_S);
+    }
+
+    /** Lets time pass at a simulated bench, a stretch at a time, until something is so. */
+    protected function goOnUntil(Bench $bench, \Closure $isTrue): void
+    {
+        $isSo = $isTrue();
+        // What has not come to rest yet comes slowly.
+        for ($stretch = self::STRETCH_S, $left = self::MOST_STRETCHES; $left > 0 && ! $isSo; $left--, $stretch = min(2.0 * $stretch, self::LONGEST_STRETCH_S)) {
+            $this->goOn($bench, $stretch);
+            // What it has sent meanwhile has to arrive.
+            for ($deadline = microtime(true) + self::ARRIVES_WITHIN_S; ! ($isSo = $isTrue()) && microtime(true) < $deadline;) {
+                usleep(5_000);
+            }
+        }
+        self::assertTrue($isSo, 'However long one waits at the bench, it does not come to that.');
     }
 }

@@ -206,16 +206,22 @@ final class BenchRecorder implements LinkEars
         $this->link->ask(['do' => 'act'] + array_diff_key($details, ['do' => true, 'id' => true]), function (array $answer) use ($details, $then): void {
             if (is_array($answer['world'] ?? null)) {
                 $this->live->see($answer['world']);
-                if (($details['act'] ?? null) === 'speed') {
-                    $this->clock->forget();
-                    $this->streamAll(isAnew: true);
-                    $this->live->publish();
-                } else {
-                    $this->restartWindows();
-                }
+                match ($details['act'] ?? null) {
+                    'speed' => $this->goAtAnotherSpeed(),
+                    // Time passes, and nothing else: what comes to rest meanwhile is at rest.
+                    'go-on' => $this->clock->forget(),
+                    default => $this->restartWindows(),
+                };
             }
             $then($answer);
         });
+    }
+
+    private function goAtAnotherSpeed(): void
+    {
+        $this->clock->forget();
+        $this->streamAll(isAnew: true);
+        $this->live->publish();
     }
 
     /** @param  \Closure(array<array-key, mixed>): void  $then */

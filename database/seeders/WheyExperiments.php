@@ -16,19 +16,10 @@ use App\Notebook\ProtocolLibrary;
 use App\Recording\RunBook;
 use Carbon\CarbonInterface;
 use Illuminate\Support\Str;
-use Random\Engine\Mt19937;
-use Random\Randomizer;
-use Welkion\Standins\World\Alder;
 
 /** The demo experiments; their runs are taken on a simulated bench of their own, by the same physics. */
 final readonly class WheyExperiments
 {
-    private const SETTLE_S = 30.0;
-
-    private const SAMPLES = 40;
-
-    private const SAMPLE_EACH_S = 0.25;
-
     public function __construct(
         private User $teacher,
         private Bench $bench,
@@ -37,7 +28,7 @@ final readonly class WheyExperiments
     ) {
     }
 
-    public function seed(): void
+    public function cider(): void
     {
         $this->experiment(
             'Acid in the first-press cider', 'cider', 'malic acid', now()->subDays(3),
@@ -45,7 +36,10 @@ final readonly class WheyExperiments
             ['c' => [0.1, 0.0002], 'V0' => [null, 0.0], 'r' => [0.5, 0.0], 'M' => [134.09, 0.01]],
             [['from' => 0.0, 'to' => 25.0, 'step' => 1.0]],
         );
+    }
 
+    public function monday(): void
+    {
         $monday = $this->whey('Monday’s whey, fresh from the vat', now()->subDay());
         $plan = [
             ['from' => 0.0, 'to' => 9.0, 'step' => 0.5], ['from' => 9.25, 'to' => 9.75, 'step' => 0.25],
@@ -57,7 +51,10 @@ final readonly class WheyExperiments
         $slip = $run->readings()->where('step', 13.0)->firstOrFail();
         $slip->cells()->where('run_channel_id', $run->channels()->orderBy('id')->firstOrFail()->id)->increment('mean', 48.0);
         $run->setAsides()->create(['first_row' => $slip->row, 'last_row' => $slip->row, 'reason' => 'electrode touched the beaker']);
+    }
 
+    public function tuesday(): void
+    {
         $tuesday = $this->whey('How sour is Tuesday’s whey?', now()->subHour());
         $this->run($tuesday, 1, [['from' => 0.0, 'to' => 20.0, 'step' => 1.0]], 11, now()->subHour());
     }
@@ -103,42 +100,26 @@ final readonly class WheyExperiments
             'probe_id' => $of[0]->id, 'role' => $of[1], 'calibration_id' => $of[0]->calibration()->first()?->id,
         ]), ['ph' => [$this->electrode, 'electrode'], 'temperature' => [$this->thermometer, 'thermometer']]);
 
-        $world = new Alder(new Randomizer(new Mt19937($seed)));
-        $world->act('dip', ['into' => 'beaker']);
-        $added = 0.0;
-        foreach (RunBook::planOf($run->load('experiment.columns'))->steps as $step => $volume) {
-            if ((float) $volume > $added) {
-                $world->act('dispense', ['volume' => (float) $volume - $added]);
-                $added = (float) $volume;
-            }
-            $world->pass(self::SETTLE_S);
-            $this->takeReading($run, $channels, $world, $step + 1, (float) $volume, $at->copy()->addSeconds(20 * $step));
+        $volumes = array_map(floatval(...), RunBook::planOf($run->load('experiment.columns'))->steps);
+        foreach (SimulatedTitration::readings($seed, $volumes) as $step => $read) {
+            $this->keep($run, $channels, $step + 1, $volumes[$step], $read, $at->copy()->addSeconds(20 * $step));
         }
 
         return $run;
     }
 
-    /** @param  array<string, RunChannel>  $channels by channel name */
-    private function takeReading(Run $run, array $channels, Alder $world, int $row, float $volume, CarbonInterface $at): void
+    /**
+     * @param  array<string, RunChannel>  $channels  by channel name
+     * @param  array<string, array{mean: float, scatter: float}>  $read  by channel name
+     */
+    private function keep(Run $run, array $channels, int $row, float $volume, array $read, CarbonInterface $at): void
     {
         $reading = Reading::query()->create([
             'run_id' => $run->id, 'row' => $row, 'request_key' => (string) Str::uuid(), 'step' => $volume,
             'taken_at' => (float) $at->getTimestamp(), 'was_steady' => true, 'created_at' => $at, 'updated_at' => $at,
         ])->refresh();
-        $samples = ['ph' => [], 'temperature' => []];
-        for ($i = 0; $i < self::SAMPLES; $i++) {
-            $world->pass(self::SAMPLE_EACH_S);
-            foreach (array_keys($samples) as $name) {
-                $samples[$name][] = $world->reading($name);
-            }
-        }
-        foreach ($samples as $name => $values) {
-            $mean = array_sum($values) / self::SAMPLES;
-            $squares = array_sum(array_map(static fn (float $v): float => ($v - $mean) ** 2, $values));
-            $reading->cells()->create([
-                'run_channel_id' => $channels[$name]->id, 'mean' => $mean,
-                'scatter' => sqrt($squares / (self::SAMPLES - 1)), 'sample_count' => self::SAMPLES,
-            ]);
+        foreach ($read as $name => $told) {
+            $reading->cells()->create(['run_channel_id' => $channels[$name]->id, 'sample_count' => SimulatedTitration::SAMPLES] + $told);
         }
     }
 }

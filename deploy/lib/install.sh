@@ -1,7 +1,7 @@
 # Installs what is missing. Each part is skipped when it is there and newer than what it is made from.
 
 DEBIAN_TO_RUN="mariadb-server php8.2-cli php8.2-fpm php8.2-mysql php8.2-curl php8.2-mbstring php8.2-xml php8.2-zip php8.2-bcmath nginx libnginx-mod-nchan supervisor procps curl unzip"
-DEBIAN_TO_TEST="chromium fonts-dejavu-core"
+DEBIAN_TO_TEST="chromium-headless-shell fonts-dejavu-core"
 
 install_debian_packages() {
     local missing=() package

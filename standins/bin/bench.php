@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use React\EventLoop\Loop;
+use Welkion\Standins\Link\Building;
 use Welkion\Standins\Link\Clock;
 use Welkion\Standins\Link\Device;
 use Welkion\Standins\Link\Server;
@@ -23,17 +24,21 @@ if (! in_array($speed, Clock::SPEEDS, true)) {
     exit(2);
 }
 
-$now = microtime(true);
 $randomizer = isset($options['seed']) ? new Randomizer(new Mt19937((int) $options['seed'])) : new Randomizer;
-$laboratory = Laboratory::furnished($randomizer);
-$devices = [];
-foreach ($laboratory->worlds as $name => $world) {
-    // Gas and heart begin at their own pace: there a second matters; in a beaker one waits.
-    $clock = new Clock($now, in_array($name, ['Alder', 'Birch'], true) ? $speed : 1);
-    $devices[$name] = new Device($world, $clock, $now, static fn (array $act) => $laboratory->carryElectrode((bool) ($act['on'] ?? true)));
-}
+$furnish = static function () use ($randomizer, $speed): array {
+    $now = microtime(true);
+    $laboratory = Laboratory::furnished($randomizer);
+    $devices = [];
+    foreach ($laboratory->worlds as $name => $world) {
+        // Gas and heart begin at their own pace: there a second matters; in a beaker one waits.
+        $clock = new Clock($now, in_array($name, ['Alder', 'Birch'], true) ? $speed : 1);
+        $devices[$name] = new Device($world, $clock, $now, static fn (array $act) => $laboratory->carryElectrode((bool) ($act['on'] ?? true)));
+    }
+
+    return $devices;
+};
 try {
-    new Server($devices, '127.0.0.1:'.$options['port'], Loop::get());
+    new Server(new Building($furnish(), $furnish), '127.0.0.1:'.$options['port'], Loop::get());
 } catch (RuntimeException $failure) {
     fwrite(STDERR, "The benches cannot listen on port {$options['port']}: {$failure->getMessage()}\n");
     exit(1);

@@ -70,6 +70,26 @@ final class DeviceTest extends TestCase
         self::assertLessThan(4_000_000, max(array_map(static fn (array $of): int => strlen((string) json_encode($of)), $packs)));
     }
 
+    public function test_goes_on_at_once_by_as_much_as_is_asked_in_stretches_without_a_gap(): void
+    {
+        $this->ask(['do' => 'stream', 'channel' => 'ph', 'rate' => 4]);
+        $this->device->due(self::START);
+        $this->ask(['do' => 'act', 'id' => 1, 'act' => 'go-on', 'seconds' => 25]);
+        $times = [];
+        foreach ([10.0, 20.0, 25.0, 25.0] as $i => $end) {
+            $packs = $this->device->due(self::START);
+            $made = $packs === [] ? [] : array_map(static fn (array $r): float => $packs[0][0]['bt'] - self::START + $r['t'], $packs[0]);
+            self::assertSame($i < 3 ? $end : false, end($made));
+            array_push($times, ...$made);
+        }
+
+        self::assertSame(array_map(static fn (int $i): float => $i / 4, range(1, 100)), $times);
+        self::assertSame(self::START + 25.5, $this->ask(['do' => 'hello'], self::START + 0.5)['clock']);
+        foreach ([0, -1, 3601, 'long', null] as $seconds) {
+            self::assertSame('The bench can go on by up to 3600 s at once.', $this->ask(['do' => 'act', 'id' => 2, 'act' => 'go-on', 'seconds' => $seconds])['problem']);
+        }
+    }
+
     public function test_goes_slower_when_more_falls_due_than_it_can_make_and_skips_nothing(): void
     {
         $hazel = new Device(new Hazel(new Randomizer(new Mt19937(3))), new Clock(self::START, 60), self::START);
@@ -147,8 +167,8 @@ final class DeviceTest extends TestCase
      * @param  array<string, mixed>  $message
      * @return array<array-key, mixed>
      */
-    private function ask(array $message): array
+    private function ask(array $message, float $now = self::START): array
     {
-        return $this->device->answer((string) json_encode($message), self::START)[0];
+        return $this->device->answer((string) json_encode($message), $now)[0];
     }
 }

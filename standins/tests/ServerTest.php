@@ -9,6 +9,7 @@ use React\EventLoop\StreamSelectLoop;
 use React\Socket\ConnectionInterface;
 use React\Socket\TcpConnector;
 use React\Socket\TcpServer;
+use Welkion\Standins\Link\Building;
 use Welkion\Standins\Link\Clock;
 use Welkion\Standins\Link\Device;
 use Welkion\Standins\Link\Server;
@@ -92,7 +93,7 @@ final class ServerTest extends TestCase
         $address = substr((string) $free->getAddress(), strlen('tcp://'));
         $free->close();
         $now = microtime(true);
-        new Server(['Slow' => new Device($world, new Clock($now, 60), $now)], $address, $loop);
+        new Server(new Building(['Slow' => new Device($world, new Clock($now, 60), $now)]), $address, $loop);
         $text = '';
         (new TcpConnector($loop))->connect($address)->then(static function (ConnectionInterface $connection) use ($loop, &$text): void {
             $begun = false;

@@ -7,6 +7,7 @@ namespace Welkion\Standins\Tests;
 use PHPUnit\Framework\TestCase;
 use React\EventLoop\StreamSelectLoop;
 use React\Socket\TcpServer;
+use Welkion\Standins\Link\Building;
 use Welkion\Standins\Link\Clock;
 use Welkion\Standins\Link\Device;
 use Welkion\Standins\Link\Server;
@@ -80,7 +81,7 @@ final class SlowListenerTest extends TestCase
         $address = (string) $free->getAddress();
         $free->close();
         $now = microtime(true);
-        new Server(['Hurried' => new Device($this->world, new Clock($now, 60), $now)], substr($address, strlen('tcp://')), $this->loop, $patienceS);
+        new Server(new Building(['Hurried' => new Device($this->world, new Clock($now, 60), $now)]), substr($address, strlen('tcp://')), $this->loop, $patienceS);
         $listener = stream_socket_client($address);
         self::assertIsResource($listener);
         stream_set_blocking($listener, false);

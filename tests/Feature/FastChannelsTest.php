@@ -6,11 +6,13 @@ namespace Tests\Feature;
 
 use App\Exceptions\RecorderUnavailable;
 use App\Recorder\RecorderClient;
+use PHPUnit\Framework\Attributes\Group;
 use Tests\Support\FastBenches;
 use Tests\Support\Recording;
 use Tests\TestCase;
 
 /** Many fast channels at once; bin/bench --samples does it for ten minutes. */
+#[Group('shakes')]
 final class FastChannelsTest extends TestCase
 {
     use Recording;

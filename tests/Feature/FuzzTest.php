@@ -14,8 +14,8 @@ final class FuzzTest extends TestCase
 
     public function test_nonsense_is_refused_in_words_and_every_page_still_opens_afterwards(): void
     {
-        $count = (int) (getenv('WELKION_FUZZ') ?: 1500);
-        $seed = (int) (getenv('WELKION_FUZZ_SEED') ?: 20261127);
+        $count = (int) (getenv('WELKION_FUZZ') ?: (getenv('WELKION_THOROUGH') === false ? 400 : 10_000));
+        $seed = (int) (getenv('WELKION_FUZZ_SEED') ?: (getenv('WELKION_THOROUGH') === false ? false : getenv('WELKION_SEED')) ?: 20261127);
         $accounts = array_map($this->furnishedTeacher(...), ['Alder', 'Birch', 'Hazel', 'Rowan']);
         $began = microtime(true);
         ['statuses' => $statuses, 'wrong' => $wrong] = $this->sendNonsense($accounts, $seed, $count);

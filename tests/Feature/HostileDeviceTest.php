@@ -6,12 +6,14 @@ namespace Tests\Feature;
 
 use App\Models\Bench;
 use App\Recorder\RecorderClient;
+use PHPUnit\Framework\Attributes\Group;
 use Symfony\Component\Process\Process;
 use Tests\Support\HostileMessages;
 use Tests\Support\Recording;
 use Tests\TestCase;
 
 /** Devices that break the rules, beside one bench that is recorded; the recorder is the real one, under its supervisor. */
+#[Group('shakes')]
 final class HostileDeviceTest extends TestCase
 {
     use Recording;

@@ -125,7 +125,7 @@ final class KindsTest extends TestCase
         $this->postJson("/api/calibrations/{$id}/readings", ['position' => 0])->assertOk();
         foreach (['loose' => ['poor-fit'], 'on' => []] as $how => $faults) {
             $this->postJson("/api/benches/{$bench->id}/acts", ['act' => 'belt', 'how' => $how])->assertOk();
-            usleep(400_000);
+            $this->goOn($bench, 24.0);
             $read = $this->postJson("/api/calibrations/{$id}/readings", ['position' => 1])->assertOk();
             self::assertSame($faults, $read->json('faults.*.code'));
         }

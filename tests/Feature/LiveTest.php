@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Recorder\RecorderClient;
 use Psr\Http\Message\StreamInterface;
 use Tests\Support\OpenApi;
 use Tests\Support\Recording;
@@ -74,7 +75,11 @@ final class LiveTest extends TestCase
         $bench = $this->connectedBenchOf($teacher);
         $stream = $this->listen($teacher, "bench-{$bench->id}");
         $began = microtime(true);
-        $this->actAndSettle($bench, 'dip', into: 'buffer-7.00');
+        $recorder = app(RecorderClient::class);
+        $recorder->act($bench, ['act' => 'speed', 'times' => 60]);
+        $recorder->act($bench, ['act' => 'dip', 'into' => 'buffer-7.00']);
+        $electrode = $this->electrodeOf($bench);
+        $this->eventually(static fn (): bool => $recorder->snapshot($bench)->of($electrode->id)->isSteady, 20.0);
         $ph = $this->messageMadeNow($stream)['probes'][0];
         $tookS = microtime(true) - $began;
 

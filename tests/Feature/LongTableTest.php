@@ -159,10 +159,10 @@ final class LongTableTest extends TestCase
         foreach (['t', 'T'] as $symbol) {
             $this->postJson("/api/experiments/{$this->experiment->id}/lines", ['method' => 'statistics', 'symbol' => "m_{$symbol}", 'title' => "Mean of {$symbol}", 'isPerRun' => true, 'uses' => ['column' => $symbol]])->assertCreated();
         }
-        $kept = DB::table('worked_values')->count();
+        $kept = DB::table('worked_values')->where('experiment_id', $this->experiment->id)->count();
         $mean = $this->fill(4, ['T'], [['71.5']])->assertOk()->json('worked.1.result.value');
 
-        self::assertSame($kept + 1, DB::table('worked_values')->count());
+        self::assertSame($kept + 1, DB::table('worked_values')->where('experiment_id', $this->experiment->id)->count());
         self::assertEqualsWithDelta(array_sum($this->numbers('T')) / self::ROWS, $mean, 1e-12);
     }
 

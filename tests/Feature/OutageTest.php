@@ -10,10 +10,12 @@ use App\Models\User;
 use App\Recorder\RecorderClient;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Collection;
+use PHPUnit\Framework\Attributes\Group;
 use Tests\Support\Recording;
 use Tests\TestCase;
 
 /** MariaDB hangs, dies or takes nothing, and the disk neither, while a run is recorded and screens look on. */
+#[Group('shakes')]
 final class OutageTest extends TestCase
 {
     use Recording;

@@ -69,9 +69,10 @@ final class PresenceTest extends TestCase
             $this->getJson("/api/runs/{$run}")->assertJsonPath('channels.0.probe.bench.name', $birch->name);
             $moved = array_column($this->getJson("/api/benches/{$birch->id}")->assertOk()->json('probes'), 'movedFrom', 'serial');
             self::assertSame(['Birch-1' => null, 'Alder-1' => $alder->name, 'Birch-2' => null, 'Birch-3' => null], $moved);
-            usleep(700_000);
+            usleep(self::WRITTEN_WITHIN_US);
             $count = (int) self::keptOf([$channel])->flatten(1)->sum('count');
-            usleep(700_000);
+            $this->goOn($birch, 5.0);
+            usleep(self::WRITTEN_WITHIN_US);
             self::assertSame($count, (int) self::keptOf([$channel])->flatten(1)->sum('count'), 'Nothing of the other bench is mixed into the run.');
         } finally {
             $this->postJson("/api/benches/{$alder->id}/acts", ['act' => 'move', 'channel' => 'ph', 'to' => 'Birch', 'on' => false]);
@@ -139,7 +140,7 @@ final class PresenceTest extends TestCase
         $this->actAndSettle($bench, 'dip', into: 'buffer-7.00');
         $this->patchJson("/api/benches/{$bench->id}", ['kind' => 'ph-electrode', 'limits' => $tight])->assertOk()->assertJsonPath('probes.0.steady.isOwn', true);
         $this->postJson("/api/benches/{$bench->id}/acts", ['act' => 'dip', 'into' => 'buffer-4.01'])->assertOk();
-        usleep(1_500_000);
+        $this->goOn($bench, 30.0);
         self::assertFalse(app(RecorderClient::class)->snapshot($bench)->of($this->electrodeOf($bench)->id)->isSteady);
 
         $this->patchJson("/api/benches/{$bench->id}", ['kind' => 'ph-electrode', 'limits' => null])->assertOk()->assertJsonPath('probes.0.steady.isOwn', false);
@@ -153,9 +154,15 @@ final class PresenceTest extends TestCase
         $this->actAndSettle($bench, 'leads', 'ecg', where: 'joined');
         $id = $this->postJson("/api/probes/{$ecg->id}/calibrations", ['recipe' => 'gauge-pulse'])->assertCreated()->json('id');
         $this->postJson("/api/benches/{$bench->id}/acts", ['act' => 'hum', 'on' => true])->assertOk();
-        usleep(900_000);
-        $this->postJson("/api/calibrations/{$id}/readings", ['position' => 0])->assertConflict()->assertJsonPath('code', 'not-steady')
-            ->assertJson(fn ($json) => $json->where('detail', fn (string $s): bool => str_contains($s, 'it scatters by') && str_contains($s, 'mains hum'))->etc());
+        $this->goOn($bench, 5.0);
+        $told = '';
+        $this->eventually(function () use ($id, &$told): bool {
+            $told = (string) $this->postJson("/api/calibrations/{$id}/readings", ['position' => 0])->assertConflict()->assertJsonPath('code', 'not-steady')->json('detail');
+
+            return ! str_contains($told, 'have passed since the last change');
+        });
+        self::assertStringContainsString('it scatters by', $told);
+        self::assertStringContainsString('mains hum', $told);
         $this->postJson("/api/benches/{$bench->id}/acts", ['act' => 'hum', 'on' => false])->assertOk();
     }
 

@@ -195,10 +195,11 @@ final class RunTest extends TestCase
         $samples = static fn (): int => (int) self::keptOfRun($run)->flatten(1)->sum('count');
         $this->eventually(static fn (): bool => $samples() > 0);
         $undo = fn (): TestResponse => $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk();
-        $rests = static function () use ($samples): bool {
-            usleep(700_000);
+        $rests = function () use ($samples): bool {
+            usleep(self::WRITTEN_WITHIN_US);
             $count = $samples();
-            usleep(900_000);
+            $this->goOn($this->bench, 5.0);
+            usleep(self::WRITTEN_WITHIN_US);
 
             return $samples() === $count;
         };

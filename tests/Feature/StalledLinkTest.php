@@ -7,11 +7,14 @@ namespace Tests\Feature;
 use App\Models\Bench;
 use App\Models\User;
 use App\Recorder\RecorderClient;
+use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\Group;
 use Symfony\Component\Process\Process;
 use Tests\Support\Recording;
 use Tests\TestCase;
 
 /** A device that goes out of reach in the middle of a run: its line passes nothing on, and nobody closes it. */
+#[Group('shakes')]
 final class StalledLinkTest extends TestCase
 {
     use Recording;
@@ -36,7 +39,7 @@ final class StalledLinkTest extends TestCase
         $this->line = new Process([PHP_BINARY, base_path('tests/Support/stalling-line.php'), (string) $port, (string) config()->integer('welkion.benches.port'), $this->flag]);
         $this->line->start();
         // By a name, as devices in a network have one.
-        $this->bench = $this->bench($this->teacher, ['name' => 'Far', 'host' => 'localhost', 'link_name' => 'Hazel', 'port' => $port]);
+        $this->bench = $this->bench($this->teacher, ['name' => 'Far', 'host' => 'localhost', 'link_name' => 'Hazel@'.Str::lower(Str::random(10)), 'port' => $port]);
         $this->eventually(fn (): bool => ($this->snapshot()['probes'] ?? []) !== [], 20.0);
     }
 

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use Symfony\Component\Process\Process;
 use Tests\TestCase;
 
+#[Group('shakes')]
 final class StartCommandTest extends TestCase
 {
     /** @return iterable<string, array{list<string>, array<string, string>, string}> */

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Samples\SegmentValues;
 use Illuminate\Support\Facades\Http;
 use PHPUnit\Framework\Attributes\Depends;
+use PHPUnit\Framework\Attributes\Group;
 use Symfony\Component\Process\InputStream;
 use Symfony\Component\Process\Process;
 use Tests\TestCase;
@@ -15,6 +16,7 @@ use Tests\TestCase;
  * One whole copy, started as a person starts it: in a terminal, in a folder whose name is no easy one. What the tests do to it
  * builds on each other.
  */
+#[Group('shakes')]
 final class StartedCopyTest extends TestCase
 {
     private static ?Process $terminal = null;

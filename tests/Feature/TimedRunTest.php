@@ -11,6 +11,7 @@ use App\Models\User;
 use App\Recorder\RecorderClient;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use Tests\Support\Recording;
 use Tests\TestCase;
 
@@ -32,10 +33,6 @@ final class TimedRunTest extends TestCase
         $this->bench = $this->connectedBenchOf($this->teacher, 'Hazel');
         $this->experiment = $this->experimentOf($this->teacher, $this->bench, 'sealed-bottle');
         $this->actingAs($this->teacher);
-        // The same simulated bench stands behind all of these tests.
-        $this->act('bottle', on: false);
-        $this->act('bath', in: 'room');
-        $this->speed(1);
     }
 
     public function test_is_recorded_at_its_rate_and_ends_by_itself(): void
@@ -59,14 +56,13 @@ final class TimedRunTest extends TestCase
     {
         $this->act('bottle');
         $this->act('bath', in: 'cold bath');
-        $this->speed(10);
-        sleep(8);
+        $this->goOn($this->bench, 80.0);
         $run = $this->started(['rate' => 10, 'length' => 400, 'begin' => ['when' => 'above', 'column' => 'p', 'level' => 99, 'before' => 2], 'end' => ['when' => 'steady', 'column' => 'th']]);
-        usleep(500_000);
+        $this->goOn($this->bench, 5.0);
         self::assertTrue(Run::query()->with('channels')->findOrFail($run)->isWaiting(), 'The cold bottle is below the level.');
         $this->getJson("/api/runs/{$run}")->assertOk()->assertJsonCount(0, 'rows');
         $this->act('bath', in: 'warm bath');
-        $this->ended($run, 40.0);
+        $this->ended($run);
 
         $rows = $this->getJson("/api/runs/{$run}")->assertOk()->json('rows');
         self::assertEqualsWithDelta(-2.0, $rows[0]['cells']['t']['value'], 1e-9);
@@ -90,7 +86,7 @@ final class TimedRunTest extends TestCase
     {
         $run = $this->started(['rate' => 10, 'length' => 1.5, 'begin' => null, 'end' => null]);
         $this->ended($run);
-        sleep(2);
+        $this->goOn($this->bench, 2.0);
         $this->postJson("/api/runs/{$run}/go-on", ['more' => 2.5])->assertOk()->assertJsonPath('changed.0.value.state', 'open')->assertJsonPath('changed.0.value.timed.plan.length', 4);
         $this->ended($run);
 
@@ -104,11 +100,11 @@ final class TimedRunTest extends TestCase
         $waiting = $this->started(['rate' => 10, 'length' => 5, 'begin' => ['when' => 'above', 'column' => 'p', 'level' => 500, 'before' => 1], 'end' => null]);
         $this->postJson("/api/runs/{$waiting}/finish")->assertOk();
         $run = $this->started(['rate' => 10, 'length' => null, 'begin' => null, 'end' => null]);
-        usleep(1_500_000);
+        $this->goOn($this->bench, 1.5);
         $this->postJson("/api/runs/{$run}/finish")->assertOk()->assertJsonPath('changed.0.value.number', 1)->assertJsonPath('changed.0.value.timed.endedBy', 'hand');
         $ended = Run::query()->findOrFail($run)->ended_s;
         self::assertEqualsWithDelta(1.5, $ended, 0.7);
-        sleep(1);
+        $this->goOn($this->bench, 1.0);
         self::assertLessThanOrEqual($ended + 1e-9, max($this->getJson("/api/runs/{$run}")->json('rows.*.cells.t.value')));
         // A stop by a slip of the finger: it goes on, and ends where it is stopped again.
         $this->postJson("/api/experiments/{$this->experiment->id}/undo")->assertOk()->assertJsonPath('changed.0.value.state', 'open')->assertJsonPath('changed.0.value.timed.endedS', null);
@@ -116,6 +112,7 @@ final class TimedRunTest extends TestCase
         self::assertGreaterThan($ended + 0.9, Run::query()->findOrFail($run)->ended_s);
     }
 
+    #[Group('shakes')]
     public function test_a_recorder_killed_while_the_run_waits_finds_the_beginning_it_missed(): void
     {
         $run = $this->started(['rate' => 10, 'length' => 3, 'begin' => ['when' => 'above', 'column' => 'p', 'level' => 130, 'before' => 1], 'end' => null]);
@@ -128,7 +125,7 @@ final class TimedRunTest extends TestCase
         $pid = $this->recorder();
         $this->act('plunger', volume: 25.0);
         posix_kill($pid, SIGKILL);
-        $this->ended($run, 25.0);
+        $this->endedByItself($run);
 
         $cells = $this->getJson("/api/runs/{$run}")->assertOk()->json('rows.*.cells');
         self::assertCount(41, $cells);
@@ -145,6 +142,7 @@ final class TimedRunTest extends TestCase
         yield 'when it has begun' => [350];
     }
 
+    #[Group('shakes')]
     #[DataProvider('moments')]
     public function test_a_recorder_killed_as_the_run_begins_loses_nothing_of_it(int $afterMs): void
     {
@@ -159,7 +157,7 @@ final class TimedRunTest extends TestCase
         $this->act('plunger', volume: 25.0);
         usleep($afterMs * 1000);
         posix_kill($pid, SIGKILL);
-        $this->ended($run, 25.0);
+        $this->endedByItself($run);
 
         $cells = $this->getJson("/api/runs/{$run}")->assertOk()->json('rows.*.cells');
         self::assertCount(41, array_filter($cells, static fn (array $c): bool => $c['p'] !== null));
@@ -167,6 +165,7 @@ final class TimedRunTest extends TestCase
         self::assertGreaterThan(130.0, $cells[10]['p']['value']);
     }
 
+    #[Group('shakes')]
     public function test_a_recorder_killed_as_a_run_goes_on_leaves_no_gap(): void
     {
         $run = $this->started(['rate' => 10, 'length' => 1.5, 'begin' => null, 'end' => null]);
@@ -175,7 +174,7 @@ final class TimedRunTest extends TestCase
         $this->postJson("/api/runs/{$run}/go-on", ['more' => 2.5])->assertOk();
         posix_kill($pid, SIGKILL);
         $this->eventually(fn (): bool => ($now = $this->maybeProcessOf('welkion:record')) !== null && $now !== $pid);
-        $this->ended($run, 25.0);
+        $this->endedByItself($run);
 
         $cells = $this->getJson("/api/runs/{$run}")->assertOk()->json('rows.*.cells');
         self::assertCount(41, array_filter($cells, static fn (array $c): bool => $c['p'] !== null), 'What came while nobody listened was asked for.');
@@ -185,7 +184,7 @@ final class TimedRunTest extends TestCase
     {
         $run = $this->started(['rate' => 10, 'length' => 2, 'begin' => ['when' => 'marker', 'before' => 0.5], 'end' => null]);
         $this->postJson("/api/runs/{$run}/markers")->assertConflict()->assertJsonPath('code', 'has-not-begun');
-        usleep(900_000);
+        $this->goOn($this->bench, 0.9);
         $this->postJson("/api/runs/{$run}/begin")->assertNoContent();
         $this->postJson("/api/runs/{$run}/begin")->assertConflict();
         $this->eventually(fn (): bool => ! Run::query()->with('channels')->findOrFail($run)->isWaiting());
@@ -211,7 +210,7 @@ final class TimedRunTest extends TestCase
         $this->act('bottle', on: true);
         $run = $this->started(['rate' => 10, 'length' => 4, 'begin' => null, 'end' => null]);
         $this->patchJson("/api/runs/{$run}", ['condition' => 'cold', 'trial' => 2])->assertOk()->assertJsonPath('changed.0.value.name', 'cold trial 2')->assertJsonPath('changed.0.value.ownName', '');
-        usleep(1_500_000);
+        $this->goOn($this->bench, 1.5);
         $this->act('bump', channel: 'pressure');
         $this->ended($run);
         $advice = $this->getJson("/api/runs/{$run}")->assertOk()->json('advice.warnings.0');
@@ -290,10 +289,11 @@ final class TimedRunTest extends TestCase
         $this->postJson("/api/runs/{$run}/markers", ['row' => 99, 'name' => 'bubble'])->assertUnprocessable()->assertJsonPath('code', 'no-such-row');
     }
 
+    #[Group('shakes')]
     public function test_stopped_while_the_recorder_is_away_it_ends_with_what_is_stored(): void
     {
         $run = $this->started(['rate' => 10, 'length' => 600, 'begin' => null, 'end' => null]);
-        usleep(2_500_000);
+        $this->goOn($this->bench, 2.2);
         $recorder = $this->recorder();
         posix_kill($recorder, SIGSTOP);
         try {
@@ -312,9 +312,15 @@ final class TimedRunTest extends TestCase
         return $this->startedRun($this->experiment);
     }
 
-    private function ended(int $run, float $withinS = 15.0): void
+    private function ended(int $run): void
     {
-        $this->eventually(static fn (): bool => Run::query()->findOrFail($run)->state === Run::FINISHED, $withinS, fn (): string => (string) json_encode([
+        $this->goOnUntil($this->bench, static fn (): bool => Run::query()->findOrFail($run)->state === Run::FINISHED);
+    }
+
+    /** By the clock on the wall: while the recorder is away nobody can hurry the bench. */
+    private function endedByItself(int $run): void
+    {
+        $this->eventually(static fn (): bool => Run::query()->findOrFail($run)->state === Run::FINISHED, 25.0, fn (): string => (string) json_encode([
             'run' => Run::query()->with('channels')->findOrFail($run)->toArray(), 'shown' => $this->getJson("/api/runs/{$run}")->json('rows.*.cells'),
             'truth' => app(RecorderClient::class)->truth($this->bench),
         ]));
@@ -323,11 +329,6 @@ final class TimedRunTest extends TestCase
     private function act(string $act, mixed ...$details): void
     {
         app(RecorderClient::class)->act($this->bench, ['act' => $act] + $details);
-    }
-
-    private function speed(int $times): void
-    {
-        $this->act('speed', times: $times);
     }
 
     private function truth(string $key): float

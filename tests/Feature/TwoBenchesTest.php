@@ -9,6 +9,7 @@ use App\Models\Experiment;
 use App\Models\Run;
 use App\Models\User;
 use App\Recorder\RecorderClient;
+use PHPUnit\Framework\Attributes\Group;
 use Tests\Support\Recording;
 use Tests\TestCase;
 
@@ -33,12 +34,6 @@ final class TwoBenchesTest extends TestCase
         $this->rowan = $this->connectedBenchOf($this->teacher, 'Rowan');
         $this->experiment = $this->experimentOf($this->teacher, $this->hazel, 'sealed-bottle');
         $this->actingAs($this->teacher);
-        $this->act($this->hazel, 'bottle', on: false);
-        $this->act($this->hazel, 'bath', in: 'room');
-        $this->act($this->rowan, 'grip', how: 'free');
-        $this->act($this->rowan, 'dip', channel: 'skin-left', into: 'air');
-        $this->act($this->rowan, 'speed', times: 1);
-        $this->speed(1);
         $this->putBeside();
         $this->postJson("/api/experiments/{$this->experiment->id}/columns", ['symbol' => 'g', 'name' => 'Grip', 'unit' => 'kPa', 'kind' => 'measured', 'probeKind' => 'grip-bulb', 'isBeside' => true])->assertCreated();
     }
@@ -98,6 +93,7 @@ final class TwoBenchesTest extends TestCase
         }
     }
 
+    #[Group('shakes')]
     public function test_a_recorder_killed_in_the_middle_loses_nothing_of_either(): void
     {
         $this->eventually(fn (): bool => $this->apart() !== null, 15.0);

@@ -13,11 +13,13 @@ use App\Recorder\Doors;
 use App\Recorder\RecorderClient;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\Group;
 use Symfony\Component\Process\Process;
 use Tests\Support\Recording;
 use Tests\TestCase;
 
 /** A second recorder takes some benches from the first, as one on another machine would. */
+#[Group('shakes')]
 final class TwoRecordersTest extends TestCase
 {
     use Recording;
@@ -38,9 +40,6 @@ final class TwoRecordersTest extends TestCase
         $this->actingAs($this->teacher = $this->teacher());
         $this->hazel = $this->connectedBenchOf($this->teacher, 'Hazel');
         $this->rowan = $this->connectedBenchOf($this->teacher, 'Rowan');
-        foreach ([$this->hazel, $this->rowan] as $bench) {
-            app(RecorderClient::class)->act($bench, ['act' => 'speed', 'times' => 1]);
-        }
         $this->name = 'cellar-'.Str::lower(Str::random(6));
     }
 

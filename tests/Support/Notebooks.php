@@ -10,7 +10,6 @@ use App\Models\Run;
 use App\Models\User;
 use App\Notebook\ExperimentStart;
 use App\Notebook\ProtocolLibrary;
-use App\Recorder\RecorderClient;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -50,13 +49,12 @@ trait Notebooks
         $ask = fn (): TestResponse => $this->json('POST', "/api/runs/{$run}/readings", ['step' => $step, 'replaces' => $replaces], ['Request-Key' => $key]);
         $answer = $ask();
         if ($answer->json('code') === 'not-steady') {
-            // Nobody waits for the clock on the wall.
-            app(RecorderClient::class)->act(Run::query()->findOrFail($run)->bench ?? self::fail('A run without a bench has nothing that could settle.'), ['act' => 'speed', 'times' => 60]);
-            $this->eventually(static function () use ($ask, &$answer): bool {
+            $bench = Run::query()->findOrFail($run)->bench ?? self::fail('A run without a bench has nothing that could settle.');
+            $this->goOnUntil($bench, static function () use ($ask, &$answer): bool {
                 $answer = $ask();
 
                 return $answer->json('code') !== 'not-steady';
-            }, 20.0);
+            });
         }
 
         return $answer;

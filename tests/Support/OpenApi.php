@@ -21,9 +21,22 @@ final class OpenApi
 
     private function __construct()
     {
-        $this->document = Yaml::parseFile(__DIR__.'/../../docs/openapi.yaml', Yaml::PARSE_OBJECT_FOR_MAP);
+        $this->document = self::parsed(__DIR__.'/../../docs/openapi.yaml');
         $this->validator = new Validator;
         $this->validator->resolver()?->registerRaw($this->document, self::ID);
+    }
+
+    /** As JSON it is read in a hundredth of the time; each process of the tests needs it. */
+    private static function parsed(string $file): \stdClass
+    {
+        $known = __DIR__.'/../../var/openapi-'.sha1_file($file).'.json';
+        if (! is_file($known)) {
+            $mine = "{$known}.".getmypid();
+            file_put_contents($mine, json_encode(Yaml::parseFile($file, Yaml::PARSE_OBJECT_FOR_MAP), JSON_THROW_ON_ERROR));
+            rename($mine, $known);
+        }
+
+        return json_decode((string) file_get_contents($known), flags: JSON_THROW_ON_ERROR);
     }
 
     public static function document(): self

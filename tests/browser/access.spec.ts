@@ -1,72 +1,75 @@
-import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Locator, type Page } from '@playwright/test'
-import { EMAIL, PASSWORD, Teacher } from './teacher'
+import type { Locator, Page } from '@playwright/test'
+import { expectAccessibleInBothThemes } from './axe'
+import { pressByKey, tabTo } from './keys'
+import { WHEY } from './larkfield'
+import { Teacher } from './teacher'
+import { expect, test } from './test'
 
-type Theme = 'fieldbook' | 'projector'
-
-/** What may be right in one theme and wrong in another; names and roles are the same in all. */
-const OF_THEMES = ['color-contrast', 'target-size', 'scrollable-region-focusable', 'link-in-text-block']
-/** Large enough for a finger is not looked at unless it is asked for. */
-const ALSO = { rules: { 'target-size': { enabled: true } } }
-
-async function expectNone(page: Page, theme: Theme): Promise<void> {
-  const builder = new AxeBuilder({ page }).options(ALSO)
-  const { violations } = await (theme === 'fieldbook' ? builder : builder.withRules(OF_THEMES)).analyze()
-  expect(
-    violations.map(
-      ({ id, nodes }) =>
-        `${id}: ${nodes.map(({ target, failureSummary }) => `${String(target)} ${failureSummary ?? ''}`).join(' | ')}`,
-    ),
-  ).toEqual([])
-}
-
-for (const theme of ['fieldbook', 'projector'] as const) {
-  test(`axe finds nothing on any view, theme ${theme}`, async ({ page }) => {
-    const expectNoViolation = (of: Page) => expectNone(of, theme)
-    // Every view, one after the other.
-    test.slow()
-    await page.addInitScript((name) => {
-      localStorage.setItem('welkion.theme', name)
+test.describe('axe finds nothing, on paper and on the projector,', () => {
+  test.beforeEach(async ({ page }) => {
+    await page.addInitScript(() => {
       localStorage.setItem('welkion.simulation-open', 'yes')
-    }, theme)
-    await page.goto('/sign-in')
-    await expectNoViolation(page)
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await expectNoViolation(page)
-    await page.getByRole('link', { name: 'New experiment' }).click()
-    await expect(page.getByRole('button', { name: 'Titration', exact: true })).toBeVisible()
-    await expectNoViolation(page)
-    await page.getByRole('button', { name: 'Titration', exact: true }).click()
-    await expectNoViolation(page)
-    await page.keyboard.press('Escape')
+    })
+  })
 
-    await page.goto('/experiments')
-    await page.getByRole('link', { name: /Monday’s whey/ }).click()
-    await teacher.goTo('Prepare')
+  test('where one signs in, looks for an experiment and begins one', async ({ page }) => {
+    const teacher = await Teacher.outside(page, { has: 'all' })
+    await page.goto('/sign-in')
+    await expectAccessibleInBothThemes(page)
+    await teacher.signInByHand()
+    await expect(page.getByRole('link', { name: /Monday’s whey/ })).toBeVisible()
+    await expectAccessibleInBothThemes(page)
+    await page.getByRole('link', { name: 'New experiment' }).click()
+    const titration = page.getByRole('button', { name: 'Titration', exact: true })
+    await expect(titration).toBeVisible()
+    await expectAccessibleInBothThemes(page)
+    await titration.click()
+    await expect(page.getByRole('button', { name: 'Begin with Prepare' })).toBeVisible()
+    await expectAccessibleInBothThemes(page)
+  })
+
+  test('where probes are prepared, calibrated and recorded with', async ({ page }) => {
+    const teacher = await Teacher.with(page)
+    await teacher.begin('How sour is it?')
     await expect(page.getByText('Healthy electrode.')).toBeVisible()
-    await expectNoViolation(page)
+    await expectAccessibleInBothThemes(page)
     await teacher.startCalibration()
-    await expectNoViolation(page)
+    await expectAccessibleInBothThemes(page)
+    await teacher.open('How sour is it?', 'record')
+    await expect(page.getByRole('button', { name: /^Start run/ })).toBeVisible()
+    await expectAccessibleInBothThemes(page)
+  })
+
+  test('at the benches and in another way to calibrate', async ({ page }) => {
+    await Teacher.with(page, { benches: ['Birch', 'Rowan'] })
     await page.goto('/benches')
-    await expect(page.getByText(/probes? ready/)).toBeVisible()
-    await expectNoViolation(page)
+    await expect(page.getByText(/probes? (are )?ready/)).toBeVisible()
+    await expectAccessibleInBothThemes(page)
     await page.getByRole('button', { name: 'Another way to calibrate Left hand Rowan-5' }).click()
-    await expectNoViolation(page)
+    await expectAccessibleInBothThemes(page)
     await page.getByRole('button', { name: 'Begin' }).click()
     await expect(page.getByRole('heading', { name: 'So far' })).toBeVisible()
-    await expectNoViolation(page)
-    await page.goto('/experiments/2/reason?compare=yes')
-    await expect(page.getByRole('columnheader', { name: /^As recorded/ })).toBeVisible()
-    await expectNoViolation(page)
-    await page.goto('/probes/1')
+    await expectAccessibleInBothThemes(page)
+  })
+
+  test('in the record of a probe and at the shelf', async ({ page }) => {
+    const teacher = await Teacher.with(page, { has: 'all', benches: ['Alder'] })
+    await page.goto(`/probes/${teacher.probe('Alder-1')}`)
     await expect(page.getByRole('heading', { name: 'Its calibrations over time' })).toBeVisible()
     await page
       .getByRole('button', { name: /^Raw values of/ })
       .last()
       .click()
     await expect(page.getByRole('columnheader', { name: /^Raw mean/ })).toBeVisible()
-    await expectNoViolation(page)
+    await expectAccessibleInBothThemes(page)
+    await page.goto('/standards')
+    await expect(page.getByRole('heading', { name: 'Buffers for pH' })).toBeVisible()
+    await page.getByRole('button', { name: 'Add a standard' }).click()
+    await expectAccessibleInBothThemes(page)
+  })
+
+  test('in a table that is typed, and in the preview of a file', async ({ page }) => {
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('How long does it take to fill the vat?')
     await page.keyboard.type('10.2')
     await page.keyboard.press('Tab')
@@ -74,141 +77,129 @@ for (const theme of ['fieldbook', 'projector'] as const) {
     await page.keyboard.press('Enter')
     await expect(page.getByText('“9.81x” is no number.')).toBeVisible()
     await page.getByRole('columnheader', { name: /^x/ }).getByRole('button').click()
-    await expectNoViolation(page)
+    await expectAccessibleInBothThemes(page)
     await page.getByRole('button', { name: 'file or text' }).click()
     await page.getByRole('dialog').getByRole('textbox').fill('Time;T\n0;60\n1;59')
     await page.getByRole('button', { name: 'Look at it' }).click()
     await expect(page.getByRole('button', { name: 'Take 2 rows of 2 columns' })).toBeVisible()
-    await expectNoViolation(page)
-    await page.goto('/standards')
-    await expect(page.getByRole('heading', { name: 'Buffers for pH' })).toBeVisible()
-    await page.getByRole('button', { name: 'Add a standard' }).click()
-    await expectNoViolation(page)
-    await page.goto('/experiments/2/record')
-    await expect(page.getByRole('button', { name: /^Start run/ })).toBeVisible()
-    await expectNoViolation(page)
-    await teacher.goTo('Reason')
+    await expectAccessibleInBothThemes(page)
+  })
+
+  test('in Reason with its tables and dialogs', async ({ page }) => {
+    const teacher = await Teacher.with(page, { has: 'whey' })
+    await teacher.open(WHEY, 'reason')
     await expect(page.getByText('Typed values …')).toBeVisible()
     for (const table of ['Rows', 'Runs']) {
       await page.getByRole('button', { name: table, exact: true }).click()
-      await expectNoViolation(page)
+      await expectAccessibleInBothThemes(page)
     }
-    await page.getByRole('button', { name: /more of Equivalence volume$/ }).click()
-    await expect(page.getByText('Where its ± comes from')).toBeVisible()
-    await expectNoViolation(page)
     for (const dialog of ['Typed values …', 'Columns and entries', '+ line', 'History']) {
       await page.getByRole('button', { name: dialog }).click()
       await expect(page.getByRole('dialog')).toBeVisible()
-      await expectNoViolation(page)
+      await expectAccessibleInBothThemes(page)
       await page.keyboard.press('Escape')
     }
-    await teacher.goTo('Report')
-    await expect(page.getByRole('button', { name: 'Print the sheet' })).toBeVisible()
-    await expectNoViolation(page)
   })
-}
 
-/** Presses Tab until the wanted control has the focus, as a person without a mouse would. */
-async function tabTo(page: Page, name: RegExp): Promise<void> {
-  for (let i = 0; i < 80; i++) {
-    await page.keyboard.press('Tab')
-    const text = await page.evaluate(() => {
-      const element = document.activeElement
-      return element?.getAttribute('aria-label') ?? element?.textContent ?? ''
-    })
-    if (name.test(text.trim())) return
-  }
-  throw new Error(`Tab never came to ${String(name)}.`)
-}
+  test('where a result is explained, compared, and handed out', async ({ page }) => {
+    const teacher = await Teacher.with(page, { has: 'whey' })
+    await teacher.open(WHEY, 'reason')
+    await page.getByRole('button', { name: /more of Equivalence volume$/ }).click()
+    await expect(page.getByText('Where its ± comes from')).toBeVisible()
+    await expectAccessibleInBothThemes(page)
+    await page.goto(`/experiments/${teacher.experiment(WHEY)}/reason?compare=yes`)
+    await expect(page.getByRole('columnheader', { name: /^As recorded/ })).toBeVisible()
+    await expectAccessibleInBothThemes(page)
+    await teacher.open(WHEY, 'report')
+    await expect(page.getByRole('button', { name: 'Print the sheet' })).toBeVisible()
+    await expectAccessibleInBothThemes(page)
+  })
+})
 
 test('the whole path can be walked with the keyboard alone', async ({ page }) => {
-  test.slow()
+  const teacher = await Teacher.outside(page, { benches: ['Alder'] })
   await page.goto('/sign-in')
   await expect(page.getByLabel('E-mail address')).toBeFocused()
-  await page.keyboard.type(EMAIL)
+  await page.keyboard.type(teacher.made.email)
   await page.keyboard.press('Tab')
-  await page.keyboard.type(PASSWORD)
+  await page.keyboard.type(teacher.made.password)
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Experiments' })).toBeVisible()
 
-  await tabTo(page, /^New experiment/)
-  await page.keyboard.press('Enter')
+  await pressByKey(page, page.getByRole('link', { name: /^New experiment/ }))
   await expect(page.getByRole('button', { name: 'Titration', exact: true })).toBeVisible()
-  await tabTo(page, /^Titration$/)
-  await page.keyboard.press('Enter')
+  await pressByKey(page, page.getByRole('button', { name: /^Titration$/ }))
   await page.keyboard.type('Without a mouse')
   await expect(page.getByRole('button', { name: 'Begin with Prepare' })).toBeEnabled()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Before the run' })).toBeVisible()
-  await tabTo(page, /^Calibrate/)
-  await page.keyboard.press('Enter')
+  const electrode = page.getByRole('listitem').filter({ hasText: 'pH electrode' })
+  await pressByKey(page, electrode.getByRole('button', { name: /^Calibrate/ }))
   await expect(page.getByRole('heading', { name: /Calibrate pH electrode/ })).toBeVisible()
-  await tabTo(page, /^open controls/)
-  await page.keyboard.press('Enter')
-  const steady = page.locator('li[aria-current=step]').getByText('steady', { exact: true })
+  await pressByKey(page, page.getByRole('button', { name: /^open controls/ }))
   for (const [standard, count] of [
     ['pH 7.00', 1],
     ['pH 4.01', 2],
   ] as const) {
-    await tabTo(page, new RegExp(`^${standard}$`))
-    await page.keyboard.press('Enter')
+    await pressByKey(page, page.getByRole('button', { name: 'rinse water', exact: true }))
+    await pressByKey(page, page.getByRole('button', { name: standard, exact: true }))
     await expect(page.getByRole('button', { name: standard, exact: true })).toHaveAttribute('aria-pressed', 'true')
-    await expect(steady).toBeVisible()
-    await page.keyboard.press('t')
-    await expect(page.getByRole('button', { name: 'retake' })).toHaveCount(count)
+    await teacher.untilTaken(
+      1,
+      () => page.keyboard.press('t'),
+      async () => (await page.getByRole('button', { name: 'retake' }).count()) === count,
+    )
   }
-  await tabTo(page, /^Keep it with 2 standards/)
-  await page.keyboard.press('Enter')
-  await tabTo(page, /^Go to Record/)
-  await page.keyboard.press('Enter')
+  await pressByKey(page, page.getByRole('button', { name: /^Keep it with 2 standards/ }))
+  await pressByKey(page, page.getByRole('link', { name: /^Go to Record/ }))
   await expect(page.getByRole('button', { name: /^Start run/ })).toBeVisible()
-  await tabTo(page, /^new sample/)
-  await page.keyboard.press('Enter')
-  await tabTo(page, /^the beaker/)
-  await page.keyboard.press('Enter')
+  await pressByKey(page, page.getByRole('button', { name: /^new sample/ }))
+  await pressByKey(page, page.getByRole('button', { name: 'rinse water', exact: true }))
+  await pressByKey(page, page.getByRole('button', { name: /^the beaker/ }))
   await page.keyboard.press('s')
   const rows = page.getByRole('region', { name: 'Readings' }).locator('tbody tr')
-  for (let count = 1; count <= 6; count++) {
-    await expect(steady).toBeVisible()
-    await page.keyboard.press('t')
-    await expect(rows).toHaveCount(count)
-    await tabTo(page, /^add up to/)
-    await page.keyboard.press('Enter')
+  for (let count = 1; count <= 3; count++) {
+    await teacher.untilTaken(
+      1,
+      () => page.keyboard.press('t'),
+      async () => (await rows.count()) === count,
+    )
+    await pressByKey(page, page.getByRole('button', { name: /^add up to/ }))
     await expect(page.getByRole('button', { name: /^add up to/ })).toBeDisabled()
   }
   await page.keyboard.press('s')
-  await tabTo(page, /^Go to Reason/)
-  await page.keyboard.press('Enter')
-  await tabTo(page, /^Figure: arrow keys/)
+  await pressByKey(page, page.getByRole('link', { name: /^Go to Reason/ }))
+  await tabTo(page, page.getByRole('group', { name: /^Figure: arrow keys/ }))
   await page.keyboard.press('ArrowLeft')
-  await tabTo(page, /^set aside/)
-  await page.keyboard.press('Enter')
+  await pressByKey(page, page.getByRole('button', { name: /^set aside/ }))
   await page.keyboard.type('only to try it')
   await page.keyboard.press('Enter')
   await expect(page.getByText(/1 set aside \(hollow/)).toBeVisible()
-  await tabTo(page, /Report$/)
-  await page.keyboard.press('Enter')
-  await tabTo(page, /^CSV for a spreadsheet/)
+  await pressByKey(page, page.getByRole('link', { name: /Report$/ }))
+  await tabTo(page, page.getByRole('link', { name: /^CSV for a spreadsheet/ }))
   const download = page.waitForEvent('download')
   await page.keyboard.press('Enter')
   expect((await download).suggestedFilename()).toBe('without-a-mouse-run-1.csv')
 })
 
-test('on a phone the values are live and nothing runs out of sight', async ({ page }) => {
+test('on a phone nothing runs out of sight', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  const teacher = new Teacher(page)
-  await teacher.signIn()
-  for (const place of ['/experiments', '/begin', '/benches', '/probes/3', '/standards']) {
+  const teacher = await Teacher.with(page, { has: 'all', benches: ['Alder', 'Birch'] })
+  const experiment = `/experiments/${teacher.experiment(WHEY)}`
+  for (const [place, heading] of [
+    ['/experiments', 'Experiments'],
+    ['/begin', 'What do you want to find out?'],
+    ['/benches', 'Benches'],
+    [`/probes/${teacher.probe('Birch-1')}`, 'Its calibrations over time'],
+    ['/standards', 'Standards on the shelf'],
+    [`${experiment}/prepare`, 'Before the run'],
+    [`${experiment}/record`, 'Readings'],
+    [`${experiment}/reason`, 'Working'],
+    [`${experiment}/report`, 'Print or keep as PDF'],
+  ] as const) {
     await page.goto(place)
-    await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible()
-    await page.waitForTimeout(500)
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
-  }
-  for (const stage of ['prepare', 'record', 'reason', 'report']) {
-    await page.goto(`/experiments/2/${stage}`)
-    await expect(page.getByRole('navigation', { name: 'Stages' })).toBeVisible()
-    await page.waitForTimeout(500)
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+    await expect(page.getByRole('heading', { name: heading }).first()).toBeVisible()
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), place).toBeLessThanOrEqual(390)
   }
 })
 
@@ -237,15 +228,14 @@ async function inkOf(page: Page, figure: Locator): Promise<number> {
 for (const width of [1280, 390]) {
   test(`the figures of Record, Reason and Report are drawn at ${width} px`, async ({ page }) => {
     await page.setViewportSize({ width, height: 844 })
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    for (const place of ['record?run=1', 'reason', 'report']) {
-      await page.goto(`/experiments/2/${place}`)
+    const teacher = await Teacher.with(page, { has: 'whey', benches: ['Alder'] })
+    for (const place of [`record?run=${teacher.run(WHEY)}`, 'reason', 'report']) {
+      await page.goto(`/experiments/${teacher.experiment(WHEY)}/${place}`)
       const figure = page.getByRole('img', { name: /V \/ mL/ }).first()
       await expect(async () => {
         await figure.scrollIntoViewIfNeeded()
         expect(await inkOf(page, figure)).toBeGreaterThan(500)
-      }).toPass({ timeout: 10_000 })
+      }).toPass({ timeout: 10_000, intervals: [50] })
     }
   })
 }

@@ -1,7 +1,8 @@
-import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
-import { figureOf, look, paste } from './table'
-import { Teacher } from './teacher'
+import { expectAccessible } from './axe'
+import type { Page } from '@playwright/test'
+import { look, reasonAbout } from './table'
+import { expect, test } from './test'
+import type { Teacher } from './teacher'
 
 /** How much light cider of two ages takes away, a peak over a ground that falls. */
 const WAVES = Array.from({ length: 41 }, (_, i) => 400 + 2 * i)
@@ -19,18 +20,8 @@ const runs = (page: Page) => page.getByRole('region', { name: 'Runs' })
 const line = (page: Page, title: string | RegExp) =>
   page.getByTestId('working-lines').getByRole('listitem').filter({ hasText: title })
 
-async function openCider(page: Page): Promise<Teacher> {
-  const teacher = new Teacher(page)
-  await teacher.signIn()
-  await teacher.beginTyped('Does cider change its colour while it stands?')
-  await paste(page, CIDER)
-  const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
-  await expect(dialog.getByLabel('2 runs, one for each trial')).toBeChecked()
-  await dialog.getByRole('button', { name: /^Take \d+ rows/ }).click()
-  await expect(dialog).toBeHidden()
-  await page.getByRole('link', { name: 'Go to Reason' }).click()
-  await expect(figureOf(page)).toBeVisible()
-  return teacher
+function openCider(page: Page): Promise<Teacher> {
+  return reasonAbout(page, 'Does cider change its colour while it stands?', CIDER)
 }
 
 /** Adds a line by a method; what is filled in first is its own. */
@@ -65,7 +56,7 @@ test.describe('lines across runs', () => {
     await dialog.getByLabel('Which result').selectOption(centre)
     await expect(dialog.getByLabel('Title')).toHaveValue(moved)
     await look(page, 'across-asked')
-    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await expectAccessible(page)
     await dialog.getByRole('button', { name: 'Add the line' }).click()
     await expect(dialog).toBeHidden()
     const by = await teacher.resultOf(moved)

@@ -1,5 +1,5 @@
 import { createServer, type Server } from 'node:net'
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { Teacher } from './teacher'
 
 /** Each try is of a bench of its own. */
@@ -62,11 +62,9 @@ class LightSensor {
 test('a probe of no known kind is given a name and a unit, calibrated at two values, and recorded', async ({
   page,
 }) => {
-  test.setTimeout(180_000)
   const sensor = new LightSensor()
   const port = await sensor.listen()
-  const teacher = new Teacher(page)
-  await teacher.signIn()
+  const teacher = await Teacher.with(page, {})
   await page.goto('/benches')
   await page.getByRole('button', { name: 'Add a bench' }).click()
   const dialog = page.getByRole('dialog', { name: 'Add a bench' })
@@ -94,7 +92,7 @@ test('a probe of no known kind is given a name and a unit, calibrated at two val
   await page.getByLabel('Value of low in lx').fill('0')
   await page.getByLabel('Value of low in lx').press('Enter')
   sensor.lux = 1000
-  await page.waitForTimeout(1500)
+  await expect(page.locator('li[aria-current=step]').getByText('settling', { exact: true })).toBeVisible()
   await teacher.acceptSteady()
   await page.getByLabel('Value of high in lx').fill('1000')
   await page.getByLabel('Value of high in lx').press('Enter')
@@ -105,14 +103,20 @@ test('a probe of no known kind is given a name and a unit, calibrated at two val
   await expect(teacher.probeRow(`${NAME}-1`)).toContainText(/250(\.\d)?\s*lx/)
   await expect(teacher.probeRow(`${NAME}-1`)).toContainText('today')
 
-  await teacher.beginOwnExperiment('How bright is it by the window?', 'Blank notebook', NAME)
-  await teacher.measureFirst('Light', 'L', 'any-quantity Light')
+  await teacher.beginByHand('How bright is it by the window?', 'Blank notebook', NAME)
+  const first = page.getByRole('form', { name: 'New column' })
+  await first.getByLabel('How its cells come about').selectOption('measured by a probe')
+  await first.getByLabel('What it is').fill('Light')
+  await first.getByLabel('Symbol').fill('L')
+  await first.getByRole('combobox', { name: /^Probe/ }).selectOption('any-quantity Light')
+  await first.getByRole('button', { name: 'Add the column' }).click()
+  await expect(first).toBeHidden()
+  await page.keyboard.press('Escape')
   await teacher.goTo('Record')
   await page.getByRole('button', { name: 'timed instead' }).click()
   await expect(page.getByRole('button', { name: 'step by step instead' })).toBeVisible()
   await page.keyboard.press('s')
   await expect(page.getByTestId('elapsed')).toBeVisible()
-  await page.waitForTimeout(2500)
   await page.keyboard.press('s')
   await page.getByRole('link', { name: 'Go to Reason' }).click()
   await page.getByRole('button', { name: 'Rows', exact: true }).click()
@@ -120,9 +124,5 @@ test('a probe of no known kind is given a name and a unit, calibrated at two val
   await expect(rows.getByRole('columnheader', { name: 'L / lx' })).toBeVisible()
   await expect(rows.locator('tbody tr').first()).toContainText('250')
   if (process.env.LOOK !== undefined) await page.screenshot({ path: `${process.env.LOOK}/any-reason.png` })
-  await page.goto('/benches')
-  await page.getByRole('button', { name: `Name of bench ${NAME}, or put it away` }).click()
-  await page.getByRole('button', { name: 'Put this bench away' }).click()
-  await expect(page.getByRole('heading', { name: NAME, exact: true })).toBeHidden()
   sensor.close()
 })

@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test'
-import { look, paste } from './table'
-import { Teacher } from './teacher'
+import type { Page } from '@playwright/test'
+import { look, reasonAbout } from './table'
+import { expect, test } from './test'
 
 /** The figure, by what it says of itself to who cannot see it. */
 const figure = (page: Page, says: RegExp) =>
@@ -11,14 +11,7 @@ const COOLING = `t (min);T (°C);pH\n${Array.from({ length: 13 }, (_, i) => `${i
 
 test.describe('how a figure is drawn', () => {
   test('ends, units, powers of ten, a second axis, swapped, ± and caption, and undo of it', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await teacher.beginTyped('How fast does the vat cool?')
-    await paste(page, COOLING)
-    const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
-    await dialog.getByRole('button', { name: 'Take 13 rows of 3 columns' }).click()
-    await expect(dialog).toBeHidden()
-    await page.getByRole('link', { name: 'Go to Reason' }).click()
+    await reasonAbout(page, 'How fast does the vat cool?', COOLING)
     await expect(figure(page, /^T \/ °C against t \/ min/)).toBeVisible()
     const labels = () => page.getByRole('group', { name: /^Figure: arrow keys/ }).locator('svg text')
 

@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test'
-import { act, setByMaker } from './benches'
+import type { Page } from '@playwright/test'
 import { look } from './table'
+import { expect, test } from './test'
 import { Teacher } from './teacher'
 
 const tray = (page: Page, bench: string) => page.getByRole('region', { name: `Simulated bench ${bench}` })
@@ -14,14 +14,10 @@ async function setClock(page: Page, bench: string, times: number): Promise<void>
 }
 
 test('two benches feed one run: the gas of Hazel beside the milk of Birch, by one clock', async ({ page }) => {
-  test.setTimeout(180_000)
-  const teacher = new Teacher(page)
-  await teacher.signIn()
-  await setByMaker(page, 'Hazel')
-  await setByMaker(page, 'Birch')
-  // As it is left by whatever came before, it may run ahead.
-  await act(page, 'Hazel', { act: 'speed', times: 1 })
-  await teacher.beginExperiment('Does the gas feel the milk?', 'Sealed bottle, warmed', 'Hazel')
+  const teacher = await Teacher.with(page, { benches: ['Birch', 'Hazel'] })
+  await teacher.setByMaker('Hazel')
+  await teacher.setByMaker('Birch')
+  await teacher.begin('Does the gas feel the milk?', 'sealed-bottle', 'Hazel')
   await page.getByLabel('Bench recorded beside it').selectOption('Birch')
   await expect(page.getByRole('listitem').filter({ hasText: /^Conductivity: / })).toBeVisible()
   await look(page, 'beside-prepare')
@@ -52,13 +48,14 @@ test('two benches feed one run: the gas of Hazel beside the milk of Birch, by on
   await expect(page.getByText(/clocks of Hazel and Birch cannot be set beside each other yet/)).toBeVisible()
   await setClock(page, 'Birch', 1)
   await expect(async () => {
-    await page.keyboard.press('s')
-    await expect(page.getByTestId('elapsed')).toBeVisible({ timeout: 1500 })
-  }).toPass()
+    const [answer] = await Promise.all([page.waitForResponse('**/runs'), page.keyboard.press('s')])
+    expect(answer.status()).toBe(201)
+  }).toPass({ intervals: [100] })
+  await expect(page.getByTestId('elapsed')).toBeVisible()
   await expect(page.getByText(/^The clock of Birch is set by that of Hazel, to ± \d+ ms\.$/)).toBeVisible()
   await expect(page.getByRole('region', { name: 'Probes of bench Hazel' })).toContainText('at Birch')
   await tray(page, 'Birch').getByRole('button', { name: 'on the stove' }).click()
-  await page.waitForTimeout(6000)
+  await expect(page.getByTestId('elapsed')).toContainText('1 s')
   await look(page, 'beside-recording')
   await page.keyboard.press('s')
   await expect(card.getByRole('heading', { name: /^Recorded \d/ })).toBeVisible()
@@ -70,8 +67,4 @@ test('two benches feed one run: the gas of Hazel beside the milk of Birch, by on
   const cells = await rows.locator('tbody tr').first().locator('td').allTextContents()
   expect(cells.filter((text) => text === '—')).toHaveLength(0)
   await look(page, 'beside-reason')
-  // The thermometer of Birch also says how warm its solutions are: it does not stay in the milk.
-  await teacher.goTo('Record')
-  await setClock(page, 'Birch', 60)
-  await teacher.hands('Thermometer into', 'rinse water')
 })

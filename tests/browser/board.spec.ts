@@ -1,7 +1,7 @@
-import { expect, test, type Browser, type Page } from '@playwright/test'
-import AxeBuilder from '@axe-core/playwright'
-import { setByMaker } from './benches'
+import { expectAccessible } from './axe'
+import type { Browser, Page } from '@playwright/test'
 import { look } from './table'
+import { expect, test } from './test'
 import { Teacher } from './teacher'
 
 /** A phone that has never been here. */
@@ -10,6 +10,9 @@ async function phone(browser: Browser): Promise<Page> {
   return await context.newPage()
 }
 
+/** A squeeze, by the pressure in the bulb. */
+const GRIP = { symbol: 'g', name: 'Grip', unit: 'kPa', probeKind: 'grip-bulb' }
+
 const tile = (page: Page, name: string) => page.getByRole('region', { name: new RegExp(`^${name}`) })
 
 test.describe('the board, and who watches it', () => {
@@ -17,17 +20,14 @@ test.describe('the board, and who watches it', () => {
     page,
     browser,
   }) => {
-    test.setTimeout(240_000)
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await setByMaker(page, 'Hazel')
-    await teacher.beginExperiment('When would a gas vanish?', 'Sealed bottle, warmed', 'Hazel')
+    const teacher = await Teacher.with(page, { benches: ['Hazel'] })
+    await teacher.setByMaker('Hazel')
+    await teacher.begin('When would a gas vanish?', 'sealed-bottle', 'Hazel')
+    await teacher.act('Hazel', { act: 'bottle', on: true })
+    await teacher.act('Hazel', { act: 'bath', in: 'cold bath' })
+    await teacher.passTime('Hazel', 80)
     await teacher.goTo('Record')
     await teacher.openBenchControls()
-    await teacher.setClock(10)
-    await teacher.turn('Vessel', 'sealed bottle instead of the syringe', true)
-    await teacher.hands('Bottle into', 'cold bath')
-    await page.waitForTimeout(8000)
     await page.keyboard.press('s')
     await expect(page.getByTestId('waits-for')).toHaveText('pressure rises above 99 kPa')
 
@@ -43,7 +43,7 @@ test.describe('the board, and who watches it', () => {
     await expect(tile(page, 'Readout')).not.toContainText('°C')
     await tile(page, 'Readout').getByLabel('Temperature', { exact: true }).check()
     await page.getByRole('button', { name: 'Done arranging' }).click()
-    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await expectAccessible(page)
 
     await page.getByRole('button', { name: 'Watch on other devices' }).click()
     const dialog = page.getByRole('dialog', { name: 'Watch on other devices' })
@@ -70,12 +70,13 @@ test.describe('the board, and who watches it', () => {
     await expect(page.getByTestId('elapsed')).toBeVisible()
     await page.getByRole('link', { name: 'Board' }).click()
     await expect(watcher.getByText(/recording \d/)).toBeVisible()
-    await watcher.waitForTimeout(3000)
+    await teacher.passTime('Hazel', 30)
+    await expect(watcher.getByText(/recording 0:[34]\d/)).toBeVisible()
     await look(page, 'board-dark')
     await page.getByRole('button', { name: 'Light' }).click()
     await look(page, 'board-light')
     await look(watcher, 'watch-phone')
-    expect((await new AxeBuilder({ page: watcher }).analyze()).violations).toEqual([])
+    await expectAccessible(watcher)
 
     // Before it was carried over, while the run goes on.
     const slider = watcher.getByRole('slider', { name: 'Look back' })
@@ -94,23 +95,12 @@ test.describe('the board, and who watches it', () => {
     await dialog.getByRole('button', { name: 'Done' }).click()
     await page.getByRole('link', { name: 'Back to Record' }).click()
     await page.keyboard.press('s')
-    // The next lesson finds the syringe on the bench.
-    await teacher.openBenchControls()
-    await teacher.hands('Bottle into', 'room')
-    await teacher.turn('Vessel', 'sealed bottle instead of the syringe', false)
   })
 
   test('two hands grip one after the other, both in one figure, watched on a phone', async ({ page, browser }) => {
-    test.setTimeout(240_000)
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await setByMaker(page, 'Rowan')
-    await teacher.beginExperiment('Which hand is stronger?', 'Blank notebook', 'Rowan')
-    await teacher.measureFirst('Grip', 'g', 'grip-bulb')
-    await teacher.goTo('Record')
-    await teacher.openBenchControls()
-    await teacher.setClock(1)
-    await teacher.hands('Bulb', 'let go')
+    const teacher = await Teacher.with(page, { benches: ['Rowan'] })
+    await teacher.setByMaker('Rowan')
+    await teacher.beginMeasuring('Which hand is stronger?', 'Rowan', GRIP)
     await page.getByRole('button', { name: 'timed instead' }).click()
     const card = page.getByRole('region', { name: /^Run/ })
     await expect(card.getByRole('button', { name: '20 times a second' })).toBeVisible()
@@ -132,7 +122,6 @@ test.describe('the board, and who watches it', () => {
     await dialog.getByRole('button', { name: 'Done' }).click()
     await page.getByRole('link', { name: 'Back to Record' }).click()
     await teacher.openBenchControls()
-    await teacher.setClock(1)
 
     for (const [number, hand] of [
       [1, 'right hand'],
@@ -144,7 +133,8 @@ test.describe('the board, and who watches it', () => {
       await expect(page.getByTestId('elapsed')).toBeVisible()
       await teacher.hands('Bulb', 'squeezed')
       await expect(tile(watcher, 'Readout')).toContainText(/[3-7]\d\.\d/, { timeout: 10_000 })
-      await expect(page.getByText('201 rows, its whole length')).toBeVisible({ timeout: 20_000 })
+      await teacher.passTime('Rowan', 11)
+      await expect(page.getByText('201 rows, its whole length')).toBeVisible()
       await teacher.hands('Bulb', 'let go')
       await page.getByRole('button', { name: 'describe' }).click()
       await page.getByLabel('Name', { exact: true }).fill(hand)

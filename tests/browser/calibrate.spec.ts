@@ -1,12 +1,11 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { Teacher } from './teacher'
 
 test.describe('calibrating under the conditions of a school', () => {
   test('a barometer reduced to sea level in hPa is told, what was typed stays, and the right one is taken', async ({
     page,
   }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, { benches: ['Birch'] })
     await teacher.beginCalibration('Birch-3')
     const field = page.getByLabel('Barometer, here and now')
     await expect(page.getByText('Type it: until then 101.325 kPa is taken.')).toBeVisible()
@@ -22,28 +21,29 @@ test.describe('calibrating under the conditions of a school', () => {
   })
 
   test('on a slow network a second press takes no second reading', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, { benches: ['Birch'] })
     await teacher.beginCalibration('Birch-2')
     await teacher.hands('Cell into', '1413 µS/cm')
     let asked = 0
+    let letItGo = () => undefined as unknown
+    const isPressedAgain = new Promise((resolve) => (letItGo = () => resolve(undefined)))
     await page.route('**/api/calibrations/*/readings', async (route) => {
       asked++
-      await new Promise((resolve) => setTimeout(resolve, 1500))
+      await isPressedAgain
       await route.continue()
     })
-    await expect(page.locator('li[aria-current=step]').getByText('steady', { exact: true })).toBeVisible()
+    await teacher.untilSteady()
     await page.keyboard.press('t')
     await expect(page.getByRole('button', { name: /^Accept reading/ })).toBeDisabled()
     await page.keyboard.press('t')
+    letItGo()
     await expect(page.getByRole('button', { name: 'retake', exact: true })).toHaveCount(1)
     expect(asked).toBe(1)
     await page.getByRole('button', { name: 'Leave without keeping' }).click()
   })
 
   test('a reload in the middle comes back to the same standard with what was read', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, { benches: ['Birch'] })
     await teacher.beginCalibration('Birch-1')
     await teacher.hands('Electrode into', 'rinse water')
     await teacher.hands('Electrode into', 'pH 7.00')
@@ -56,8 +56,7 @@ test.describe('calibrating under the conditions of a school', () => {
   })
 
   test('from the benches to a kept line with keys alone', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, { benches: ['Birch'] })
     await page.goto('/benches')
     const calibrate = teacher.probeRow('Birch-2').getByRole('button', { name: 'Calibrate', exact: true })
     await calibrate.focus()

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { expectCell, paste } from './table'
+import { expect, test } from './test'
 import { Teacher } from './teacher'
 
 const head = (page: Page, name: RegExp) => page.getByRole('columnheader', { name })
@@ -13,8 +14,7 @@ const heads = (page: Page) =>
 
 test.describe('columns of a table', () => {
   test('are moved, made wider, hidden, and put into another unit, as a person would do it', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('Does warm gas need more room?')
     await paste(page, 'V (mL);T (°C);p (kPa)\n25,0;20;101,3\n26,1;33;101,2\n')
     const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
@@ -60,8 +60,7 @@ test.describe('columns of a table', () => {
   })
 
   test('a temperature in a ratio is put into kelvin by one press', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('Is V over T constant?')
     await paste(page, 'V (mL);T (°C)\n25,0;20\n26,1;33\n')
     const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })

@@ -1,13 +1,12 @@
-import { expect, test } from '@playwright/test'
-import { cell, figureOf, look, paste, reasonAbout } from './table'
+import { cell, figureOf, look, reasonAbout } from './table'
+import { expect, test } from './test'
+import { WHEY } from './larkfield'
 import { Teacher } from './teacher'
 
 test.describe('what may be a mistake is said where it happens', () => {
   test('what was set is drawn upwards: one word turns it', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await page.getByRole('link', { name: /Monday’s whey/ }).click()
-    await teacher.goTo('Reason')
+    const teacher = await Teacher.with(page, { has: 'whey' })
+    await teacher.open(WHEY, 'reason')
     await page.getByRole('button', { name: 'Remove panel 2' }).click()
     await page.getByRole('button', { name: 'Axes …' }).click()
     const swap = page.getByRole('button', { name: 'swap x and y' })
@@ -18,7 +17,6 @@ test.describe('what may be a mistake is said where it happens', () => {
     await doubt.getByRole('button', { name: 'swap x and y' }).click()
     await expect(doubt).toHaveCount(0)
     await expect(figureOf(page).getByRole('img', { name: /^pH against/ })).toBeVisible()
-    // Monday's whey is everybody's: it is left as it was.
     const undo = page.getByRole('button', { name: /^Undo: / })
     await undo.click()
     await expect(doubt).toBeVisible()
@@ -40,19 +38,11 @@ test.describe('what may be a mistake is said where it happens', () => {
   })
 
   test('a trial that was worked out over another stretch is told under the table of the runs', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await teacher.beginTyped('Does weaker whey fizz slower?')
     const rows = [0, 10, 20, 30, 40, 50, 60].map((t) =>
       [t, (0.011 * t).toFixed(3), t > 30 ? '' : (0.0112 * t).toFixed(3), (0.006 * t).toFixed(3)].join(';'),
     )
-    await paste(page, ['t (s);full trial 1 (g);full trial 2 (g);half trial 1 (g)', ...rows].join('\n'))
-    const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
-    await dialog.getByLabel('3 runs, one for each trial').check()
-    await dialog.getByRole('button', { name: /^Take \d+ rows/ }).click()
-    await expect(dialog).toBeHidden()
-    await page.getByRole('link', { name: 'Go to Reason' }).click()
-    await expect(figureOf(page)).toBeVisible()
+    const head = 't (s);full trial 1 (g);full trial 2 (g);half trial 1 (g)'
+    await reasonAbout(page, 'Does weaker whey fizz slower?', [head, ...rows].join('\n'))
     await page.keyboard.press('/')
     await page
       .getByRole('list', { name: 'Methods that fit' })

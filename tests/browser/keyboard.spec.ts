@@ -1,23 +1,7 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { pressByKey, tabTo } from './keys'
 import { expectCell, figureOf, look } from './table'
-import { EMAIL, PASSWORD } from './teacher'
-
-const MOST_STEPS = 80
-
-/** Goes on by Tab until something has the focus, as somebody does who has no mouse. */
-async function reach(page: Page, target: Locator): Promise<void> {
-  await expect(target).toBeVisible()
-  for (let step = 0; step < MOST_STEPS; step++) {
-    if (await target.evaluate((of) => of === document.activeElement)) return
-    await page.keyboard.press('Tab')
-  }
-  throw new Error(`By Tab ${target.toString()} is not reached.`)
-}
-
-async function press(page: Page, target: Locator): Promise<void> {
-  await reach(page, target)
-  await page.keyboard.press('Enter')
-}
+import { expect, test } from './test'
+import { Teacher } from './teacher'
 
 /** How long the vat takes to fill at a rate: 12 L, exactly. */
 const [RATES, TIMES] = [
@@ -28,24 +12,25 @@ const [RATES, TIMES] = [
 test('an inverse relation is typed, straightened and taken, undone and done again, by keyboard alone', async ({
   page,
 }) => {
+  const teacher = await Teacher.outside(page, { benches: ['Alder'] })
   await page.goto('/sign-in')
-  await reach(page, page.getByLabel('E-mail address'))
-  await page.keyboard.type(EMAIL)
-  await reach(page, page.getByLabel('Password'))
-  await page.keyboard.type(PASSWORD)
+  await tabTo(page, page.getByLabel('E-mail address'))
+  await page.keyboard.type(teacher.made.email)
+  await tabTo(page, page.getByLabel('Password'))
+  await page.keyboard.type(teacher.made.password)
   await page.keyboard.press('Enter')
-  await press(page, page.getByRole('link', { name: 'New experiment' }))
-  await press(page, page.getByRole('button', { name: 'Blank notebook', exact: true }))
-  await reach(page, page.getByLabel('Title, best a question'))
+  await pressByKey(page, page.getByRole('link', { name: 'New experiment' }))
+  await pressByKey(page, page.getByRole('button', { name: 'Blank notebook', exact: true }))
+  await tabTo(page, page.getByLabel('Title, best a question'))
   await page.keyboard.type('How long does the vat take, without a mouse?')
   const bench = page.getByLabel('Bench', { exact: true })
-  await reach(page, bench)
+  await tabTo(page, bench)
   // Its list opens, and what stands above the benches is chosen.
   await page.keyboard.press('Space')
   await page.keyboard.press('ArrowUp')
   await page.keyboard.press('Enter')
   await expect(bench).toHaveValue('typed')
-  await press(page, page.getByRole('button', { name: 'Begin with the table' }))
+  await pressByKey(page, page.getByRole('button', { name: 'Begin with the table' }))
   await expect(page.getByRole('heading', { name: 'Table' })).toBeVisible()
 
   for (const rate of RATES) {
@@ -60,20 +45,20 @@ test('an inverse relation is typed, straightened and taken, undone and done agai
   }
   await expectCell(page, 6, 2, '1.5')
   await page.keyboard.press('Escape')
-  await press(page, page.getByRole('link', { name: 'Go to Reason' }))
+  await pressByKey(page, page.getByRole('link', { name: 'Go to Reason' }))
   await expect(figureOf(page)).toBeVisible()
 
-  await press(page, page.getByRole('button', { name: 'straighten …' }))
+  await pressByKey(page, page.getByRole('button', { name: 'straighten …' }))
   const best = page.getByRole('group', { name: 'Ways to plot them' }).getByRole('button').first()
   await expect(best).toContainText('y against 1/x')
-  await press(page, best)
+  await pressByKey(page, best)
   await look(page, 'keyboard-straighten')
-  await press(page, page.getByRole('button', { name: 'Take y against 1/x into the working' }))
+  await pressByKey(page, page.getByRole('button', { name: 'Take y against 1/x into the working' }))
   const lines = page.getByTestId('working-lines')
   await expect(lines).toContainText(/Slope of y against 1\/x.*12\.?0*/s)
   await expect(figureOf(page).getByRole('img', { name: /^y against inv_x/ })).toBeVisible()
   // A point of the new figure, picked and told.
-  await reach(page, figureOf(page))
+  await tabTo(page, figureOf(page))
   await page.keyboard.press('ArrowRight')
   await expect(figureOf(page).getByRole('button', { name: 'set aside' })).toBeVisible()
   await look(page, 'keyboard-picked')

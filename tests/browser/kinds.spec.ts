@@ -1,10 +1,9 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { Teacher } from './teacher'
 
 test.describe('a full calibration of each kind', () => {
   test('conductivity: a potassium chloride standard gives the cell constant', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, { benches: ['Birch'] })
     await teacher.beginCalibration('Birch-2')
     // The standard is as warm as the thermometer says.
     await teacher.hands('Thermometer into', 'rinse water')
@@ -17,8 +16,7 @@ test.describe('a full calibration of each kind', () => {
   })
 
   test('temperature: ice, and boiling water at the day’s pressure', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, { benches: ['Birch'] })
     await teacher.beginCalibration('Birch-3')
     await page.getByLabel('Barometer, here and now').fill('100,4')
     await page.getByLabel('Barometer, here and now').press('Enter')
@@ -30,14 +28,12 @@ test.describe('a full calibration of each kind', () => {
     await teacher.acceptSteady()
     await expect(page.getByText('Sound probe.')).toBeVisible()
     await teacher.keep()
-    await teacher.hands('Thermometer into', 'rinse water')
     await page.goto('/benches')
     await expect(teacher.probeRow('Birch-3')).toContainText(/99\.\d+ % · today/)
   })
 
   test('pressure: against the barometer, and the gas then reads what the gauge says', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, { benches: ['Hazel'] })
     await teacher.beginOtherWay('Gas pressure', 'Hazel-1', 'Against the barometer, offset only')
     await page.getByLabel('Barometer, here and now').fill('100.4')
     await page.getByLabel('Barometer, here and now').press('Enter')
@@ -48,8 +44,7 @@ test.describe('a full calibration of each kind', () => {
   })
 
   test('plunger: travel becomes volume by the bore', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, { benches: ['Hazel'] })
     await teacher.beginCalibration('Hazel-3')
     await expect(page.getByText('Type the inner diameter: it turns travel into volume.')).toBeVisible()
     await teacher.hands('Plunger', '20')
@@ -69,10 +64,8 @@ test.describe('a full calibration of each kind', () => {
   })
 
   test('grip bulb: hung weights turn pressure into newtons', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, { benches: ['Rowan'] })
     await teacher.beginOtherWay('Grip bulb', 'Rowan-2', 'With hung weights, in N')
-    await teacher.setClock(10)
     for (const how of ['let go', '2 kg hung on', '5 kg hung on']) {
       await teacher.hands('Bulb', how)
       await teacher.acceptSteady()
@@ -82,47 +75,38 @@ test.describe('a full calibration of each kind', () => {
     await expect(page.getByRole('listitem').filter({ hasText: 'Grip bulb' }).first()).toContainText(
       /(48\.[89]|49\.[0-2])\s*N/,
     )
-    await teacher.hands('Bulb', 'let go')
-    await teacher.setClock(1)
   })
 
   test('ECG: baseline and a 1 mV pulse give zero and gain', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await teacher.beginCalibration('Rowan-1', 1)
+    const teacher = await Teacher.with(page, { benches: ['Rowan'] })
+    await teacher.beginCalibration('Rowan-1')
     await teacher.acceptSteady()
     await teacher.hands('Gauge', 'hold 1 mV')
     await teacher.acceptSteady()
     await expect(page.getByText('Sound probe.')).toBeVisible()
     await teacher.keep()
-    await teacher.hands('Gauge', 'hold 1 mV')
   })
 
   test('belt: slack is zero, and a loose belt is told', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await teacher.beginCalibration('Rowan-3', 10)
+    const teacher = await Teacher.with(page, { benches: ['Rowan'] })
+    await teacher.beginCalibration('Rowan-3')
     await teacher.acceptSteady()
     const step = page.locator('li[aria-current=step]')
     await teacher.hands('Belt', 'on, loose')
-    await page.waitForTimeout(900)
+    await teacher.passTime('Rowan', 10)
     await step.getByRole('button', { name: /^Accept reading/ }).click()
     await expect(page.getByText(/For a comfortable stretch it should show about 5.0 N, but shows/)).toBeVisible()
     await page.getByRole('button', { name: 'Retake comfortable stretch' }).click()
     await teacher.hands('Belt', 'on, comfortable')
-    await page.waitForTimeout(900)
+    await teacher.passTime('Rowan', 10)
     await step.getByRole('button', { name: /^Accept reading/ }).click()
     await expect(page.getByText(/it should show about 5.0 N/)).toBeHidden()
     await teacher.keep()
-    await teacher.hands('Belt', 'off')
-    await teacher.setClock(1)
   })
 
   test('two skin thermometers stand in the same water and are read together', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, { benches: ['Rowan'] })
     await teacher.beginOtherWay('Left hand', 'Rowan-5', 'Beside a reference thermometer', 'Right hand Rowan-6')
-    await teacher.setClock(60)
     for (const [into, value] of [
       ['melting ice', '0'],
       ['warm water', '41,3'],

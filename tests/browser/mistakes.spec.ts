@@ -1,11 +1,10 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { Teacher } from './teacher'
 
 test.describe('mistakes in a calibration', () => {
   test('swapped buffers are told, and put right with one click', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await teacher.beginExperiment('Swapped bottles')
+    const teacher = await Teacher.with(page)
+    await teacher.begin('Swapped bottles')
     await teacher.startCalibration()
     await teacher.acceptStandard('4.01', '7.00')
     await teacher.acceptStandard('7.00', '4.01')
@@ -20,14 +19,12 @@ test.describe('mistakes in a calibration', () => {
   })
 
   test('a reading before it is steady is refused, can be taken anyway, and is then noted', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await teacher.beginExperiment('In a hurry')
+    const teacher = await Teacher.with(page)
+    await teacher.begin('In a hurry')
     await teacher.startCalibration()
     await teacher.dip('10.01')
-    await teacher.setClock(1)
+    await teacher.passTime('Alder', 60)
     await teacher.dip('7.00')
-    await page.waitForTimeout(600)
     await expect(page.locator('li[aria-current=step]').getByText('settling', { exact: true })).toBeVisible()
     await page.keyboard.press('t')
 
@@ -35,13 +32,11 @@ test.describe('mistakes in a calibration', () => {
     await page.getByRole('button', { name: 'Take it anyway' }).click()
     await expect(page.getByText(/· not steady/)).toBeVisible()
     await expect(page.getByRole('alert').filter({ hasText: 'was taken while it still drifted' })).toBeVisible()
-    await teacher.setClock(60)
   })
 
   test('an electrode that was not rinsed is noticed at the bench', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await teacher.beginExperiment('Without a rinse')
+    const teacher = await Teacher.with(page)
+    await teacher.begin('Without a rinse')
     await teacher.startCalibration()
     await teacher.dip('7.00')
     await teacher.dip('4.01')
@@ -49,9 +44,8 @@ test.describe('mistakes in a calibration', () => {
   })
 
   test('standards can be typed, and what is no number stays in its field with a sentence', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await teacher.beginExperiment('Typed standards')
+    const teacher = await Teacher.with(page)
+    await teacher.begin('Typed standards')
     await teacher.startCalibration()
     await page.getByRole('button', { name: 'change', exact: true }).click()
     await page.getByLabel('Standard 3', { exact: true }).selectOption('another, typed')
@@ -78,9 +72,8 @@ test('a wrong password is told, and the address stays', async ({ page }) => {
 test('the bottle in hand is another than was said: its value is recognised, and the way on is offered', async ({
   page,
 }) => {
-  const teacher = new Teacher(page)
-  await teacher.signIn()
-  await teacher.beginExperiment('Another bottle')
+  const teacher = await Teacher.with(page)
+  await teacher.begin('Another bottle')
   await teacher.startCalibration()
   await teacher.acceptStandard('7.00')
   await teacher.acceptStandard('10.01', '4.01')

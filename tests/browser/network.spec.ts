@@ -1,14 +1,14 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { Teacher } from './teacher'
 
 test('a connection that breaks in the middle of a run costs no reading and doubles none', async ({ page, context }) => {
-  const teacher = new Teacher(page)
-  await teacher.signIn()
-  await teacher.beginExperiment('What if the cable is pulled?')
+  const teacher = await Teacher.with(page)
+  await teacher.begin('What if the cable is pulled?')
   await teacher.goTo('Record')
   await teacher.startRun()
   await teacher.takeNextReading()
 
+  await teacher.untilSteady()
   await context.setOffline(true)
   await page.getByRole('button', { name: /^Take reading/ }).click()
   await expect(page.getByRole('alert').filter({ hasText: 'Not kept yet, trying again …' })).toBeVisible()
@@ -34,8 +34,7 @@ test('a connection that breaks in the middle of a run costs no reading and doubl
 })
 
 test('pages that were asked for while the server was away come by themselves', async ({ page, context }) => {
-  const teacher = new Teacher(page)
-  await teacher.signIn()
+  await Teacher.with(page)
   await page.goto('/standards')
   await expect(page.getByRole('heading', { name: 'Standards on the shelf' })).toBeVisible()
   await page.getByRole('link', { name: 'Benches' }).hover()
@@ -50,8 +49,7 @@ test('pages that were asked for while the server was away come by themselves', a
 })
 
 test('a page that is broken is not loaded again for ever', async ({ page }) => {
-  const teacher = new Teacher(page)
-  await teacher.signIn()
+  await Teacher.with(page)
   await page.goto('/benches')
   let asked = 0
   await page.route('**/build/assets/probePage-*.js', (route) => {

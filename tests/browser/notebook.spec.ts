@@ -1,15 +1,13 @@
 import { readFile } from 'node:fs/promises'
-import { expect, test } from '@playwright/test'
-import { setByMaker, truthOf } from './benches'
-import { EMAIL, PASSWORD, Teacher } from './teacher'
+import { expect, test } from './test'
+import { WHEY } from './larkfield'
+import { Teacher } from './teacher'
 
 test.describe('protocols that are nothing but files', () => {
   test('a dilution line gives the strength of the unknown', async ({ page }) => {
-    test.setTimeout(240_000)
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await setByMaker(page, 'Birch')
-    await teacher.beginExperiment('How salty is the pickle?', 'Dilution line', 'Birch')
+    const teacher = await Teacher.with(page, { benches: ['Birch'] })
+    await teacher.setByMaker('Birch')
+    await teacher.begin('How salty is the pickle?', 'dilution-line', 'Birch')
     await teacher.goTo('Record')
     await teacher.openBenchControls()
     await page.getByRole('button', { name: /^Start run/ }).click()
@@ -17,22 +15,21 @@ test.describe('protocols that are nothing but files', () => {
     await teacher.finishRun()
     await teacher.hands('Cell into a dilution', 'the unknown')
     const cell = page.getByRole('region', { name: 'Probes of bench Birch' })
-    await page.waitForTimeout(3000)
+    await teacher.passTime('Birch', 60)
+    await expect(cell).toContainText('steady')
     const [, shown] = /([\d.]+)\s*µS\/cm/.exec((await cell.textContent()) ?? '') ?? []
     await page.getByRole('link', { name: 'Go to Reason' }).click()
     await teacher.typeValues({ 'Conductivity of the unknown, k_u': [shown ?? '', '5'] })
     const unknown = await teacher.resultOf('Strength of the unknown')
-    const truth = await truthOf(page, 'Birch')
+    const truth = await teacher.truthOf('Birch')
     expect(Math.abs(unknown.value - (truth.unknownPercent ?? 0))).toBeLessThan(3 * unknown.uncertainty)
     expect(unknown.uncertainty).toBeLessThan(0.05)
   })
 
   test('pressing a gas together step by step, downwards, gives the volume hidden in the tubing', async ({ page }) => {
-    test.setTimeout(240_000)
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await setByMaker(page, 'Hazel')
-    await teacher.beginExperiment('What stays the same?', 'Gas in a syringe', 'Hazel')
+    const teacher = await Teacher.with(page, { benches: ['Hazel'] })
+    await teacher.setByMaker('Hazel')
+    await teacher.begin('What stays the same?', 'gas-in-a-syringe', 'Hazel')
     await teacher.goTo('Record')
     await teacher.openBenchControls()
     await teacher.turn('Vessel', 'sealed bottle instead of the syringe', false)
@@ -45,7 +42,7 @@ test.describe('protocols that are nothing but files', () => {
     await teacher.finishRun()
     await page.getByRole('link', { name: 'Go to Reason' }).click()
     const hidden = await teacher.resultOf('Volume hidden in the tubing')
-    const truth = await truthOf(page, 'Hazel')
+    const truth = await teacher.truthOf('Hazel')
     expect(Math.abs(hidden.value - (truth.deadMl ?? 0))).toBeLessThan(3 * hidden.uncertainty)
     expect(hidden.uncertainty).toBeLessThan(1)
     await page.getByRole('group', { name: 'Figures' }).getByRole('button', { name: '2' }).click()
@@ -53,10 +50,8 @@ test.describe('protocols that are nothing but files', () => {
   })
 
   test('baths that have names are taken one after the other', async ({ page }) => {
-    test.setTimeout(240_000)
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await setByMaker(page, 'Hazel')
+    const teacher = await Teacher.with(page, { benches: ['Hazel'] })
+    await teacher.setByMaker('Hazel')
     // A thermometer that is off by half a per cent would be off so here, too.
     await teacher.beginCalibration('Hazel-2')
     const [, barometer] =
@@ -71,7 +66,7 @@ test.describe('protocols that are nothing but files', () => {
     }
     await teacher.keep()
     await teacher.hands('Thermometer into', 'the gas')
-    await teacher.beginExperiment('Where would the gas be gone?', 'Three baths', 'Hazel')
+    await teacher.begin('Where would the gas be gone?', 'three-baths', 'Hazel')
     await teacher.goTo('Record')
     await teacher.openBenchControls()
     await teacher.turn('Vessel', 'sealed bottle instead of the syringe', false)
@@ -85,7 +80,7 @@ test.describe('protocols that are nothing but files', () => {
     await expect(teacher.readingRows().first()).toContainText('hot bath')
     await teacher.finishRun()
     await page.getByRole('link', { name: 'Go to Reason' }).click()
-    const truth = await truthOf(page, 'Hazel')
+    const truth = await teacher.truthOf('Hazel')
     await teacher.typeValues({
       'Inner diameter of the syringe, d': [String(truth.boreMm), '0.01'],
       'Travel shown with the plunger pushed in, h0': [String(truth.travelAtZero), '0.02'],
@@ -106,9 +101,8 @@ test.describe('a notebook', () => {
   test('is built from nothing: entry, column, line; a new symbol changes every formula; undone to the beginning and done again', async ({
     page,
   }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await teacher.beginExperiment('From a blank page', 'Blank notebook')
+    const teacher = await Teacher.with(page)
+    await teacher.begin('From a blank page', 'blank')
     // An empty notebook asks for its first column by itself.
     await page.getByRole('dialog', { name: 'Columns and entries' }).getByRole('button', { name: 'Cancel' }).click()
     await page.getByRole('button', { name: '+ entry' }).click()
@@ -167,10 +161,8 @@ test.describe('a notebook', () => {
   })
 
   test('a line is added over a span, explains itself, is moved, changed and removed', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await page.getByRole('link', { name: /Monday’s whey/ }).click()
-    await teacher.goTo('Reason')
+    const teacher = await Teacher.with(page, { has: 'whey' })
+    await teacher.open(WHEY, 'reason')
     const figure = page.getByRole('group', { name: /^Figure: arrow keys/ })
     await figure.focus()
     await page.keyboard.press('ArrowRight')
@@ -207,10 +199,7 @@ test.describe('a notebook', () => {
     const twice = await teacher.resultOf('Twice the volume')
     const once = await teacher.resultOf('Equivalence volume')
     expect(twice.value).toBeCloseTo(2 * once.value, 9)
-    for (let i = 0; i < 5; i++) {
-      await page.keyboard.press('Control+z')
-      await page.waitForTimeout(300)
-    }
+    await page.keyboard.press('Control+z')
     await expect(lines).toHaveCount(5)
   })
 
@@ -218,12 +207,10 @@ test.describe('a notebook', () => {
     page,
     browser,
   }) => {
-    const first = new Teacher(page)
-    await first.signIn()
-    await first.beginExperiment('Two heads')
+    const first = await Teacher.with(page)
+    await first.begin('Two heads')
     const other = await browser.newContext({ viewport: { width: 1280, height: 800 } })
-    const second = new Teacher(await other.newPage())
-    await second.signIn()
+    const second = await first.at(await other.newPage())
     await second.page.goto(page.url())
     for (const { page: screen } of [first, second]) await screen.getByRole('button', { name: 'type them' }).click()
     const volume = 'Volume of the sample, V0'
@@ -248,9 +235,8 @@ test.describe('a notebook', () => {
   test('a protocol is made of an experiment, saved as a file, read in and begun; an experiment is copied, thrown away and brought back', async ({
     page,
   }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await teacher.beginExperiment('Our own way')
+    const teacher = await Teacher.with(page)
+    await teacher.begin('Our own way')
     await page.goto('/experiments')
     const menu = async (title: string, act: string) => {
       await page.getByRole('button', { name: `More for ${title}`, exact: true }).click()
@@ -291,24 +277,23 @@ test.describe('a notebook', () => {
   test('a sign-in that runs out in the middle loses nothing: it is asked for over the page, and what was typed is kept then', async ({
     page,
   }) => {
-    const teacher = new Teacher(page)
-    await teacher.signInByHand()
-    await teacher.beginExperiment('Too late')
+    const teacher = await Teacher.with(page)
+    await teacher.begin('Too late')
     await page.getByRole('button', { name: 'type them' }).click()
     const field = page.getByLabel('Volume of the sample, V0', { exact: true })
     // An answer that is still on its way would bring the cookie back.
-    await page.waitForTimeout(2000)
+    await page.waitForLoadState('networkidle')
     await page.context().clearCookies()
     await field.fill('25')
     await field.press('Enter')
     const again = page.getByRole('dialog', { name: 'Sign in again' })
     await expect(again).toBeVisible()
     await expect(page.getByText('Not kept yet, trying again …')).toBeAttached()
-    await again.getByLabel('E-mail address').fill(EMAIL)
+    await again.getByLabel('E-mail address').fill(teacher.made.email)
     await again.getByLabel('Password').fill('wrong')
     await again.getByRole('button', { name: 'Sign in' }).click()
     await expect(again.getByRole('alert')).toContainText('do not belong together')
-    await again.getByLabel('Password').fill(PASSWORD)
+    await again.getByLabel('Password').fill(teacher.made.password)
     await again.getByRole('button', { name: 'Sign in' }).click()
     await expect(again).toBeHidden()
     await expect(page.getByRole('button', { name: 'Undo: Typed V0: 25 mL' })).toBeAttached()

@@ -1,12 +1,11 @@
-import { expect, test } from '@playwright/test'
-import { spawnSync } from 'node:child_process'
-import { readFileSync } from 'node:fs'
+import { expect, test } from './test'
+import { WHEY } from './larkfield'
 import { Teacher } from './teacher'
 
 test.describe('the probes of all benches', () => {
   test('are seen at a glance: which are ready, which need a look, and what they show', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, { benches: ['Alder', 'Birch', 'Hazel', 'Rowan'] })
+    await page.goto('/experiments')
     await page.getByRole('link', { name: 'Benches' }).click()
     await expect(page.getByText(/\d+ probes ready · \d+ probes? to look at/)).toBeVisible()
     for (const bench of ['Alder', 'Birch', 'Hazel', 'Rowan']) {
@@ -17,8 +16,7 @@ test.describe('the probes of all benches', () => {
   })
 
   test('one that is unplugged in the middle says so, and goes on when it is back', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, { benches: ['Birch'] })
     await teacher.beginCalibration('Birch-1')
     await teacher.hands('Electrode into', 'pH 7.00')
     await teacher.acceptSteady()
@@ -37,24 +35,22 @@ test.describe('the probes of all benches', () => {
   })
 
   test('one that is carried to another bench is found there', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await page.goto('/experiments/3/prepare')
+    const teacher = await Teacher.with(page, { benches: ['Alder', 'Birch'] })
+    await teacher.begin('Where is the electrode?')
     await teacher.openBenchControls()
     await teacher.hands('Faults', 'electrode at bench Birch')
     await page.goto('/benches')
     const birch = page.getByRole('region', { name: 'Birch' })
     await expect(birch.getByRole('listitem').filter({ hasText: 'Alder-1' })).toContainText('from bench Alder')
-    await page.goto('/experiments/3/prepare')
+    await teacher.open('Where is the electrode?', 'prepare')
     await teacher.openBenchControls()
     await teacher.hands('Faults', 'electrode at bench Birch')
     await expect(page.getByRole('heading', { name: /^pH electrode/ }).first()).toBeVisible()
   })
 
   test('one that is carried away during a run is missed there, by name, until it is back', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await teacher.beginExperiment('Who took the electrode?')
+    const teacher = await Teacher.with(page, { benches: ['Alder', 'Birch'] })
+    await teacher.begin('Who took the electrode?')
     await teacher.goTo('Record')
     await teacher.startRun()
     await teacher.takeNextReading()
@@ -72,8 +68,7 @@ test.describe('the probes of all benches', () => {
   })
 
   test('one that has gone for good is put away, and is back by itself when it is plugged in', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, { benches: ['Birch'] })
     await page.goto('/benches')
     await teacher.probeRow('Birch-3').getByRole('link', { name: 'Temperature' }).click()
     await teacher.openBenchControls()
@@ -100,8 +95,7 @@ test.describe('the probes of all benches', () => {
   })
 
   test('a zero taken by accident is undone with one click', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, { benches: ['Rowan'] })
     await page.goto('/benches')
     const row = teacher.probeRow('Rowan-3')
     await expect(row).toContainText(/\d\s*N/)
@@ -113,8 +107,7 @@ test.describe('the probes of all benches', () => {
   })
 
   test('limits of rest can be set for one bench and taken back', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    await Teacher.with(page, { benches: ['Hazel'] })
     await page.goto('/benches')
     const open = () => page.getByRole('button', { name: 'When is a probe of bench Hazel steady?' }).click()
     await open()
@@ -131,59 +124,11 @@ test.describe('the probes of all benches', () => {
   })
 })
 
-/** A signal to the process of the simulated benches. */
-function signalBenches(signal: 'KILL' | 'STOP' | 'CONT'): void {
-  const settings = readFileSync(`${process.env.WELKION_VAR ?? ''}/settings.env`, 'utf8')
-  const port = /WELKION_BENCH_PORT=(\d+)/.exec(settings)?.[1] ?? ''
-  spawnSync('pkill', [`-${signal}`, '-f', `bench.php --port=${port}`])
-}
-
-test('a bench that falls silent without a goodbye shows no old value, says so, and is heard again', async ({
-  page,
-}) => {
-  const teacher = new Teacher(page)
-  await teacher.signIn()
-  await page.goto('/benches')
-  await expect(teacher.probeRow('Alder-2')).toContainText(/\d\s*°C/)
-  signalBenches('STOP')
-  try {
-    await expect(page.getByText('Nothing has come from the device of this bench for').first()).toBeVisible({
-      timeout: 15_000,
-    })
-    await expect(teacher.probeRow('Alder-2')).not.toContainText(/\d\s*°C/)
-    if (process.env.LOOK !== undefined) await page.screenshot({ path: `${process.env.LOOK}/silent.png` })
-  } finally {
-    signalBenches('CONT')
-  }
-  await expect(page.getByText('Nothing has come from the device of this bench for')).toHaveCount(0, { timeout: 30_000 })
-  await expect(teacher.probeRow('Alder-2')).toContainText(/\d\s*°C/)
-})
-
-test('a bench that disappears is told at once, and it comes back by itself', async ({ page }) => {
-  const pullThePlug = () => {
-    signalBenches('KILL')
-  }
-  const teacher = new Teacher(page)
-  await teacher.signIn()
-  await page.goto('/benches')
-  await expect(teacher.probeRow('Alder-2')).toContainText(/\d\s*°C/)
-  pullThePlug()
-  // It is started again at once; a second stroke keeps it away for a moment.
-  await page.waitForTimeout(400)
-  pullThePlug()
-  await expect(page.getByRole('alert').filter({ hasText: 'Bench Alder is not connected.' })).toBeVisible()
-  await expect(page.getByRole('alert').filter({ hasText: 'Bench Alder is not connected.' })).toBeHidden({
-    timeout: 20_000,
-  })
-  await expect(teacher.probeRow('Alder-2')).toContainText(/\d\s*°C/)
-})
-
 test.describe('the record of a probe', () => {
   test('shows its calibrations, when to replace it, and the raw values of each standard', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    await Teacher.with(page, { benches: ['Birch'] })
     await page.goto('/benches')
-    await page.getByRole('link', { name: 'pH electrode' }).nth(1).click()
+    await page.getByRole('link', { name: 'pH electrode' }).click()
     await expect(page.getByRole('heading', { name: 'pH electrode Birch-1' })).toBeVisible()
     await expect(page.getByText(/Falls about 2\.\d % a month: below 85 % in about \d+ weeks/)).toBeVisible()
     await page.getByRole('button', { name: /^Raw values of the calibration kept 1[12] days ago/ }).click()
@@ -192,9 +137,8 @@ test.describe('the record of a probe', () => {
   })
 
   test('a calibration is set aside with a reason, the one before is in force, and it comes back', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await page.goto('/probes/4')
+    const teacher = await Teacher.with(page, { benches: ['Birch'] })
+    await page.goto(`/probes/${teacher.probe('Birch-2')}`)
     await expect(page.getByText('in force')).toBeVisible()
     await page
       .getByRole('button', { name: /^Set aside the calibration/ })
@@ -208,9 +152,8 @@ test.describe('the record of a probe', () => {
   })
 
   test('a run is worked out again, both results stand side by side, and the sheet says so', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await page.goto('/probes/1')
+    const teacher = await Teacher.with(page, { has: 'whey' })
+    await page.goto(`/probes/${teacher.probe('Alder-1')}`)
     await page
       .getByRole('listitem')
       .filter({ hasText: 'Monday’s whey' })
@@ -227,16 +170,15 @@ test.describe('the record of a probe', () => {
     await teacher.goTo('Report')
     await expect(page.getByText(/the run was worked out again with it/)).toBeVisible()
 
-    await page.goto('/experiments/2/reason?compare=yes')
+    await page.goto(`/experiments/${teacher.experiment(WHEY)}/reason?compare=yes`)
     await dialog.getByRole('button', { name: 'tell results by it' }).click()
     await dialog.getByRole('button', { name: 'Done' }).click()
     await expect(page.getByText(/^By the calibration of/)).toBeVisible()
   })
 
   test('a probe set to another’s line says so until it is back at its own', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await page.goto('/probes/14')
+    const teacher = await Teacher.with(page, { benches: ['Rowan'] })
+    await page.goto(`/probes/${teacher.probe('Rowan-6')}`)
     await page.getByRole('button', { name: 'Another probe’s line, or the factory’s …' }).click()
     await page.getByLabel(/^That of Left hand Rowan-5/).check()
     await page.getByRole('button', { name: 'Set this line' }).click()
@@ -250,8 +192,8 @@ test.describe('the record of a probe', () => {
 
 test.describe('the shelf of standards', () => {
   test('a bottle is written down once and chosen in a calibration; an expired one is flagged', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, { has: 'all', benches: ['Alder'] })
+    await page.goto('/experiments')
     await page.getByRole('link', { name: 'Standards', exact: true }).click()
     await expect(page.getByText('1 standard expired.')).toBeVisible()
     await page.getByRole('button', { name: 'Add a standard' }).click()
@@ -281,9 +223,8 @@ test.describe('the shelf of standards', () => {
 })
 
 test('a run on an old calibration is begun only after it was said, and says so itself', async ({ page }) => {
-  const teacher = new Teacher(page)
-  await teacher.signIn()
-  await teacher.beginExperiment('Brine on the old electrode', 'Titration', 'Birch')
+  const teacher = await Teacher.with(page, { benches: ['Birch'] })
+  await teacher.begin('Brine on the old electrode', 'titration', 'Birch')
   await teacher.goTo('Record')
   await expect(page.getByText(/^pH electrode: calibration 1[12] days old\.$/)).toBeVisible()
   await page.getByRole('button', { name: /^Start run 1 all the same/ }).click()

@@ -1,11 +1,11 @@
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
+import { expect, test } from './test'
+import { WHEY } from './larkfield'
 import { Teacher } from './teacher'
 
 async function openMondaysWorking(page: Page): Promise<Teacher> {
-  const teacher = new Teacher(page)
-  await teacher.signIn()
-  await page.getByRole('link', { name: /Monday’s whey/ }).click()
-  await teacher.goTo('Reason')
+  const teacher = await Teacher.with(page, { has: 'whey' })
+  await teacher.open(WHEY, 'reason')
   await expect(page.getByRole('heading', { name: 'Working' })).toBeVisible()
   return teacher
 }

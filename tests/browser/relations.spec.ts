@@ -1,5 +1,6 @@
-import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible } from './axe'
+import { expect, test } from './test'
+import type { Page } from '@playwright/test'
 import { figureOf, look, reasonAbout } from './table'
 
 /** Whey that cools from 80 towards 20 °C. */
@@ -30,7 +31,7 @@ test.describe('which relation is it', () => {
     await expect(constant(page, 'b')).toHaveText(/^0\.125\d* ± 0\.000\d+ 1\/min$/)
     await expect(relation(page)).toContainText(/R² 0\.9999\d+ · RMSE 0\.0\d+ K · n 15 · 12 degrees of freedom/)
     await look(page, 'relations')
-    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await expectAccessible(page)
     await page.getByRole('button', { name: 'show its 95 % band' }).click()
     await expect(page.getByRole('button', { name: 'hide its 95 % band' })).toBeVisible()
     await page.setViewportSize({ width: 390, height: 780 })
@@ -56,7 +57,7 @@ test.describe('which relation is it', () => {
     await expect(page.getByText(/n 15 · 13 degrees of freedom/)).toBeVisible()
     await expect(page.getByRole('img', { name: /leaves over along x: no pattern is left over/ })).toBeVisible()
     await look(page, 'relations-taken')
-    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await expectAccessible(page)
   })
 
   test('an added part is asked about in words and judged, by keyboard', async ({ page }) => {

@@ -1,12 +1,11 @@
 import { readFile } from 'node:fs/promises'
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { Teacher } from './teacher'
 
 test.describe('a run', () => {
   test('goes on where it was after a reload', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await teacher.beginExperiment('Interrupted')
+    const teacher = await Teacher.with(page)
+    await teacher.begin('Interrupted')
     await teacher.goTo('Record')
     await teacher.startRun()
     for (let i = 0; i < 3; i++) await teacher.takeNextReading()
@@ -27,14 +26,12 @@ test.describe('a run', () => {
   })
 
   test('is the same in two browsers, and one step is taken once', async ({ page, browser }) => {
-    const first = new Teacher(page)
-    await first.signIn()
-    await first.beginExperiment('On two screens')
+    const first = await Teacher.with(page)
+    await first.begin('On two screens')
     await first.goTo('Record')
     await first.startRun()
     const other = await browser.newContext({ viewport: { width: 1280, height: 800 } })
-    const second = new Teacher(await other.newPage())
-    await second.signIn()
+    const second = await first.at(await other.newPage())
     await second.page.goto(page.url())
     await expect(second.page.getByTestId('next-step')).toContainText('0.00')
 
@@ -50,9 +47,8 @@ test.describe('a run', () => {
   })
 
   test('leaves together with the others in one file, or each in one of its own', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await teacher.beginExperiment('Taken home')
+    const teacher = await Teacher.with(page)
+    await teacher.begin('Taken home')
     await teacher.goTo('Record')
     for (const count of [2, 1]) {
       await teacher.startRun()
@@ -77,15 +73,14 @@ test.describe('a run', () => {
   })
 
   test('retakes, deletes with undo, and takes a volume that was not planned', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await teacher.beginExperiment('Second thoughts')
+    const teacher = await Teacher.with(page)
+    await teacher.begin('Second thoughts')
     await teacher.goTo('Record')
     await teacher.startRun()
     await teacher.takeNextReading()
     await teacher.takeNextReading()
 
-    await expect(page.locator('li[aria-current=step]').getByText('steady', { exact: true })).toBeVisible()
+    await teacher.untilSteady()
     await page.getByRole('button', { name: 'retake 0.50 mL' }).click()
     await expect(page.getByText(/^Kept 0 s ago/)).toBeVisible()
     await expect(teacher.readingRows()).toHaveCount(2)
@@ -99,7 +94,7 @@ test.describe('a run', () => {
     await page.getByLabel('Volume of NaOH added', { exact: true }).fill('0,72')
     await page.getByLabel('Volume of NaOH added', { exact: true }).press('Enter')
     await expect(page.getByTestId('next-step')).toContainText('0.72')
-    await expect(page.locator('li[aria-current=step]').getByText('steady', { exact: true })).toBeVisible()
+    await teacher.untilSteady()
     await page.getByRole('button', { name: /^Take reading/ }).click()
     await expect(teacher.readingRows()).toHaveCount(3)
     await expect(page.getByTestId('next-step')).toContainText('1.00')

@@ -1,7 +1,8 @@
-import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
-import { look } from './table'
-import { Teacher } from './teacher'
+import { expectAccessible } from './axe'
+import type { Page } from '@playwright/test'
+import { look, reasonAbout } from './table'
+import { expect, test } from './test'
+import type { Teacher } from './teacher'
 
 /** Loss of mass by washing soda in whey of three strengths, three trials each, in g every 10 s. */
 const RATES = {
@@ -26,19 +27,7 @@ const runs = (page: Page) => page.getByRole('region', { name: 'Runs' })
 const figure = (page: Page) => page.getByRole('group', { name: /^Figure: arrow keys/ })
 
 async function openLoss(page: Page): Promise<Teacher> {
-  const teacher = new Teacher(page)
-  await teacher.signIn()
-  await teacher.beginTyped('Does weaker whey fizz slower?')
-  await page.getByRole('button', { name: 'file or text' }).click()
-  const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
-  await dialog
-    .getByLabel('or choose a file')
-    .setInputFiles({ name: 'loss.csv', mimeType: 'text/csv', buffer: Buffer.from(LOSS) })
-  await expect(dialog.getByLabel('9 runs, one for each trial')).toBeChecked()
-  await dialog.getByRole('button', { name: /^Take 7 rows/ }).click()
-  await expect(dialog).toBeHidden()
-  await page.getByRole('link', { name: 'Go to Reason' }).click()
-  await expect(figure(page)).toBeVisible()
+  const teacher = await reasonAbout(page, 'Does weaker whey fizz slower?', LOSS)
   await page.keyboard.press('/')
   await page
     .getByRole('list', { name: 'Methods that fit' })
@@ -65,7 +54,7 @@ test.describe('the runs table', () => {
     await expect(full).toContainText(/1\.\d %/)
     await expect(runs(page)).toContainText(/“quarter” scatters most: half its range is \d\.\d % of its mean\./)
     await look(page, 'runs-conditions')
-    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await expectAccessible(page)
 
     // One trial set aside openly: the mean is another, the trial is still there, and undo brings it back.
     const before = await full.innerText()

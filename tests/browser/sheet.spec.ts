@@ -1,6 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
-import { cell, expectCell, look, paste } from './table'
+import type { Page } from '@playwright/test'
+import { cell, expectCell, look, paste, reasonAbout } from './table'
+import { expect, test } from './test'
 import { Teacher } from './teacher'
 
 /** Adds a column by a formula in the table, and waits for its first cell. */
@@ -34,8 +35,7 @@ test.describe('what a spreadsheet is used for in a lesson', () => {
   test('four derived columns, each drawn; a number changed below changes all that hangs on it, and says so', async ({
     page,
   }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('Which of them is straight?')
     await paste(page, '1\t12\n2\t6\n3\t4\n4\t3\n6\t2')
     await addFormula(page, 3, 'inv', '1/x', 1)
@@ -67,8 +67,7 @@ test.describe('what a spreadsheet is used for in a lesson', () => {
   })
 
   test('the area under a typed curve, and the figure with its title as a picture', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('How much whey ran out?')
     // A flow that falls from 4 to 0 in 8: a triangle of 16.
     await paste(page, '0\t4\n2\t3\n4\t2\n6\t1\n8\t0')
@@ -112,21 +111,14 @@ test.describe('what a spreadsheet is used for in a lesson', () => {
   })
 
   test('two sets of data on the same axes, with a line for each', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await teacher.beginTyped('Does the strength matter?')
-    await paste(
+    await reasonAbout(
       page,
+      'Does the strength matter?',
       'Time (s),half strength trial 1,full strength trial 1\n0,1.00,1.00\n10,0.80,0.60\n20,0.60,0.20\n30,0.40,-0.20\n',
     )
-    const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
-    await expect(dialog.getByLabel('2 runs, one for each trial')).toBeChecked()
-    await dialog.getByRole('button', { name: /^Take 4 rows/ }).click()
-    await expect(dialog).toBeHidden()
-    await page.getByRole('link', { name: 'Go to Reason' }).click()
     await addLine(page, /^Slope/, true)
     await page.getByRole('button', { name: /^runs:/ }).click()
-    await page.getByRole('listitem').filter({ hasText: 'full strength trial 1' }).getByLabel('show').check()
+    await page.getByRole('listitem').filter({ hasText: 'half strength trial 1' }).getByLabel('show').check()
     await page.keyboard.press('Escape')
     await expect(figure(page, /half strength trial 1.*full strength trial 1/)).toBeVisible()
     await page.getByRole('button', { name: 'Runs', exact: true }).click()
@@ -137,8 +129,7 @@ test.describe('what a spreadsheet is used for in a lesson', () => {
   })
 
   test('the first derivative of a pasted titration shows its two jumps', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('How much acid is in the cleaner?')
     // Two jumps of 3 pH, at 8 and at 16 mL.
     const jump = (v: number) => 1.5 * Math.tanh(2 * v)
@@ -180,8 +171,7 @@ test.describe('what a spreadsheet is used for in a lesson', () => {
   })
 
   test('by keyboard alone: mean and scatter of typed values, and both again without the wild one', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('How much does the bottle hold?')
     for (const volume of ['20.11', '20.14', '20.09', '24.10', '20.12']) {
       await page.keyboard.type(volume)
@@ -212,8 +202,7 @@ test.describe('what a spreadsheet is used for in a lesson', () => {
   })
 
   test('rows of a file go below the rows there are, in the units there are', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('How fast does the whey cool?')
     await paste(page, 'Time (s),T (°C)\n0,62.1\n30,58.0\n60,55.2\n')
     const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
@@ -244,8 +233,7 @@ test.describe('what a spreadsheet is used for in a lesson', () => {
   })
 
   test('columns of a file go beside the rows there are', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('What did the room do?')
     await paste(page, '0\t62.1\n30\t58.0\n60\t55.2')
     await expectCell(page, 3, 2, '55.2')

@@ -1,27 +1,19 @@
-import { expect, test, type Page } from '@playwright/test'
-import { look, paste } from './table'
-import { Teacher } from './teacher'
+import type { Page } from '@playwright/test'
+import { look, reasonAbout } from './table'
+import { expect, test } from './test'
+import type { Teacher } from './teacher'
 
 /** Up the stairs of the dairy from 60 s to 120 s: pulse and breaths, each a minute, every 10 s. */
 const PULSE = [72, 72, 73, 71, 72, 72, 80, 96, 110, 121, 128, 132, 132, 120, 108, 98, 90, 84, 80]
 const BREATHS = [15, 15, 14, 16, 15, 15, 17, 21, 25, 28, 30, 31, 30, 27, 24, 21, 19, 17, 16]
-const STAIRS = `t (s);Pulse (1/min);Breaths (1/min)\n${PULSE.map((p, i) => `${i * 10};${p};${BREATHS[i] ?? 0}`).join('\n')}\n`
+const STAIRS = `t (s);p (1/min);b (1/min)\n${PULSE.map((p, i) => `${i * 10};${p};${BREATHS[i] ?? 0}`).join('\n')}\n`
 
 /** The figure, by what it says of itself to who cannot see it. */
 const figure = (page: Page) =>
   page.getByRole('group', { name: /^Figure: arrow keys/ }).getByRole('img', { name: /against t/ })
 
 async function openStairs(page: Page): Promise<Teacher> {
-  const teacher = new Teacher(page)
-  await teacher.signIn()
-  await teacher.beginTyped('What do the stairs do to the body?')
-  await paste(page, STAIRS)
-  const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
-  await dialog.getByLabel('Symbol of Pulse').fill('p')
-  await dialog.getByLabel('Symbol of Breaths').fill('b')
-  await dialog.getByRole('button', { name: 'Take 19 rows of 3 columns' }).click()
-  await expect(dialog).toBeHidden()
-  await page.getByRole('link', { name: 'Go to Reason' }).click()
+  const teacher = await reasonAbout(page, 'What do the stairs do to the body?', STAIRS)
   await page.getByRole('button', { name: 'Axes …' }).click()
   const card = page.getByRole('region', { name: 'Axes' })
   await card.getByLabel('b is drawn').selectOption('at the right')
@@ -81,7 +73,6 @@ test.describe('numbers of a span', () => {
     await expect(told(page, 'mean')).toContainText('most 31')
     await look(page, 'span-peak')
     await page.setViewportSize({ width: 390, height: 780 })
-    await page.waitForTimeout(500)
     await look(page, 'span-phone')
     await page.setViewportSize({ width: 1280, height: 800 })
     await page.keyboard.press('Escape')

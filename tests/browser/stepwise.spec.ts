@@ -1,16 +1,13 @@
-import { expect, test } from '@playwright/test'
-import { setByMaker, truthOf } from './benches'
+import { expect, test } from './test'
 import { Teacher } from './teacher'
 
 test.describe('runs in steps of any kind', () => {
   test('a serial dilution: the steps are halved one after the other, and what they give is a straight line', async ({
     page,
   }) => {
-    test.setTimeout(240_000)
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await setByMaker(page, 'Birch')
-    await teacher.beginExperiment('How much does half the salt conduct?', 'Dilution line', 'Birch')
+    const teacher = await Teacher.with(page, { benches: ['Birch'] })
+    await teacher.setByMaker('Birch')
+    await teacher.begin('How much does half the salt conduct?', 'dilution-line', 'Birch')
     await teacher.goTo('Record')
     await teacher.openBenchControls()
     await teacher.hands('Thermometer into', 'rinse water')
@@ -28,7 +25,7 @@ test.describe('runs in steps of any kind', () => {
     await teacher.finishRun()
     await page.getByRole('link', { name: 'Go to Reason' }).click()
     const rise = await teacher.resultOf('Rise for one per cent')
-    const truth = await truthOf(page, 'Birch')
+    const truth = await teacher.truthOf('Birch')
     expect(Math.abs(rise.value - (truth.dilutionSlope ?? 0))).toBeLessThan(0.05 * rise.value)
     // A column that is typed beside what was measured.
     await page.getByRole('button', { name: 'columns and entries' }).click()
@@ -51,11 +48,9 @@ test.describe('runs in steps of any kind', () => {
   })
 
   test('typed volumes from 12 mL down to 5 by 1', async ({ page }) => {
-    test.setTimeout(240_000)
-    const teacher = new Teacher(page)
-    await teacher.signIn()
-    await setByMaker(page, 'Hazel')
-    await teacher.beginExperiment('How small can a gas be made?', 'Gas in a syringe', 'Hazel')
+    const teacher = await Teacher.with(page, { benches: ['Hazel'] })
+    await teacher.setByMaker('Hazel')
+    await teacher.begin('How small can a gas be made?', 'gas-in-a-syringe', 'Hazel')
     await teacher.goTo('Record')
     await teacher.openBenchControls()
     await teacher.turn('Vessel', 'sealed bottle instead of the syringe', false)
@@ -71,17 +66,15 @@ test.describe('runs in steps of any kind', () => {
       await dialog.getByLabel(label, { exact: true }).fill(value)
     await dialog.getByRole('button', { name: 'Use these steps' }).click()
     await page.getByRole('button', { name: /^Start run/ }).click()
-    await page.getByRole('button', { name: /^move 12/ }).click()
-    await page.waitForTimeout(500)
+    await teacher.press(/^move 12/)
     await teacher.turn('Valve', 'open to the room', false)
     await teacher.takeNextReading(/^move \d/)
     // Pressing warms the gas; that it should not be warmer is said until it has cooled.
-    await teacher.setClock(1)
     const moved = page.getByText(/^Temperature stands [\d.]+ °C above the first reading: wait/)
-    await page.getByRole('button', { name: /^move 11/ }).click()
+    await teacher.press(/^move 11/)
     await expect(moved).toBeVisible()
-    await expect(moved).toBeHidden({ timeout: 20_000 })
-    await teacher.setClock(60)
+    await teacher.passTime('Hazel', 30)
+    await expect(moved).toBeHidden()
     for (const volume of [11, 10, 9, 8, 7, 6, 5]) {
       expect(await teacher.nextStep()).toBe(volume)
       await teacher.takeNextReading(/^move \d/)
@@ -90,7 +83,7 @@ test.describe('runs in steps of any kind', () => {
     await expect(teacher.readingRows()).toHaveCount(8)
     await page.getByRole('link', { name: 'Go to Reason' }).click()
     const hidden = await teacher.resultOf('Volume hidden in the tubing')
-    const truth = await truthOf(page, 'Hazel')
+    const truth = await teacher.truthOf('Hazel')
     // As near as the calibration allows that the bench happens to have.
     expect(Math.abs(hidden.value - (truth.deadMl ?? 0))).toBeLessThan(1)
   })

@@ -1,5 +1,6 @@
-import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible } from './axe'
+import { expect, test } from './test'
+import type { Page } from '@playwright/test'
 import { cell, expectCell, look, reasonAbout } from './table'
 
 /** How long the vat takes to fill at a rate: 100 L, and one time that was typed with a slip. */
@@ -30,7 +31,7 @@ test.describe('which way is it straight', () => {
     )
     await expect(meaning(page)).toContainText('R² of differently transformed y are not strictly comparable.')
     await look(page, 'straighten-vat')
-    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await expectAccessible(page)
     await page.setViewportSize({ width: 390, height: 780 })
     await look(page, 'straighten-phone')
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)

@@ -28,17 +28,10 @@ export async function expectCell(page: Page, row: number, column: number, text: 
     .toBe(text)
 }
 
-/** An experiment with one run of pasted numbers, looked at in Reason. */
+/** An experiment with the runs of a table, looked at in Reason. */
 export async function reasonAbout(page: Page, title: string, text: string): Promise<Teacher> {
-  const teacher = new Teacher(page)
-  await teacher.signIn()
-  await teacher.beginTyped(title)
-  await paste(page, text)
-  const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
-  await dialog.getByRole('button', { name: /^Take \d+ rows/ }).click()
-  await expect(dialog).toBeHidden()
-  await page.getByRole('link', { name: 'Go to Reason' }).click()
-  await expect(figureOf(page)).toBeVisible()
+  const teacher = await Teacher.with(page, {})
+  await teacher.reasonAbout(title, text)
   return teacher
 }
 

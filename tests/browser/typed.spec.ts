@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
 import { cell, expectCell, look, paste } from './table'
+import { expect, test } from './test'
 import { Teacher } from './teacher'
 
 const FLOWS = ['10.2', '12.0', '15.1', '18.0', '22.4', '27.9', '34.0', '41.3']
@@ -8,8 +8,7 @@ const TIMES = ['9.81', '8.39', '6.60', '5.57', '4.45x', '3.60', '2.93', '2.43']
 
 test.describe('runs that are typed', () => {
   test('numbers are typed into a blank notebook, named, and the figure grows beside them', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('How long does it take to fill the vat?')
     await expect(page.getByRole('heading', { name: 'Table' })).toBeVisible()
     await look(page, 'typed-empty')
@@ -76,8 +75,7 @@ test.describe('runs that are typed', () => {
   test('a pasted block, arrows, fill down, cut, rows put in, moved and deleted, and undo of it all', async ({
     page,
   }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('Half strength')
     await paste(page, FLOWS.map((flow, i) => `${flow}\t${i + 1}`).join('\r\n'))
     await expectCell(page, 8, 2, '8')
@@ -140,8 +138,7 @@ test.describe('numbers from files and pasted texts', () => {
   const COOLING = 'Larkfield creamery, cold store\nTime (s);Milk (°C)\n0;62,1\n30;58,O\n60;\n90;51,7\nEnd\n'
 
   test('a pasted text with a head is looked at first, taken, and its bad cell put right', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('How fast does the milk cool?')
     await paste(page, COOLING)
     const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
@@ -186,8 +183,7 @@ test.describe('numbers from files and pasted texts', () => {
   })
 
   test('a file of nine trials becomes nine runs with condition and trial', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('Does strength matter?')
     const names = ['full', 'half', 'quarter'].flatMap((strength) =>
       [1, 2, 3].map((trial) => `${strength} strength trial ${trial}`),
@@ -213,8 +209,7 @@ test.describe('numbers from files and pasted texts', () => {
   })
 
   test('reading that takes long says so, and is cancelled with nothing changed', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('A slow network')
     await page.route('**/files', async (route) => {
       await new Promise((wake) => setTimeout(wake, 4000))
@@ -242,8 +237,7 @@ test.describe('numbers from files and pasted texts', () => {
   test('a long table fetches the rows one looks at, and keeps what was being typed where they are scrolled away', async ({
     page,
   }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('How fast does the vat cool?')
     // 2,000 rows that rise by one: the mean of 0 to 1999 is 999.5.
     await paste(page, Array.from({ length: 2000 }, (_, i) => `${i}\t${i}`).join('\n'))
@@ -301,8 +295,7 @@ test.describe('numbers from files and pasted texts', () => {
   })
 
   test('what is too large or no text is said, and nothing is lost', async ({ page }) => {
-    const teacher = new Teacher(page)
-    await teacher.signIn()
+    const teacher = await Teacher.with(page, {})
     await teacher.beginTyped('A picture')
     await page.keyboard.type('5')
     await page.keyboard.press('Enter')

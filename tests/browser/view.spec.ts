@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test'
-import { look, paste } from './table'
-import { Teacher } from './teacher'
+import type { Page } from '@playwright/test'
+import { look, reasonAbout } from './table'
+import { expect, test } from './test'
 
 /** Whey in the cellar: warm by day, cool by night. */
 const CELLAR = `t (h);T (°C)\n${Array.from({ length: 101 }, (_, i) => `${i};${(11 + 3 * Math.sin(i / 8) + 0.1 * Math.sin(17 * i)).toFixed(2)}`).join('\n')}\n`
@@ -53,15 +53,8 @@ const labels = async (page: Page): Promise<number[]> => {
   return texts.filter(({ bottom }) => lowest - bottom < 4).map(({ text }) => Number(text))
 }
 
-async function openTyped(page: Page, title: string, text: string, rows: number, last: number) {
-  const teacher = new Teacher(page)
-  await teacher.signIn()
-  await teacher.beginTyped(title)
-  await paste(page, text)
-  const dialog = page.getByRole('dialog', { name: 'Numbers from a file or a pasted text' })
-  await dialog.getByRole('button', { name: new RegExp(`^Take ${rows} rows`) }).click()
-  await expect(dialog).toBeHidden()
-  await page.getByRole('link', { name: 'Go to Reason' }).click()
+async function openTyped(page: Page, title: string, text: string, last: number) {
+  const teacher = await reasonAbout(page, title, text)
   await expect.poll(async () => (await labels(page)).at(-1)).toBe(last)
   const box = await figure(page).boundingBox()
   if (box === null) throw new Error('There is no figure.')
@@ -72,11 +65,11 @@ async function openTyped(page: Page, title: string, text: string, rows: number, 
   }
 }
 
-const openCellar = (page: Page) => openTyped(page, 'How does the cellar keep the whey cool?', CELLAR, 101, 100)
+const openCellar = (page: Page) => openTyped(page, 'How does the cellar keep the whey cool?', CELLAR, 100)
 
 test.describe('what is seen of a figure', () => {
   test('is of a long run every row, once it is looked at closely', async ({ page }) => {
-    const { at } = await openTyped(page, 'How warm is the cellar by night?', NIGHT, 5000, 5000)
+    const { at } = await openTyped(page, 'How warm is the cellar by night?', NIGHT, 5000)
     const picked = async () => Number(/row (\d+)/.exec((await figure(page).innerText()).replaceAll('\n', ' '))?.[1])
     const next = async () => {
       const before = await picked()
@@ -111,7 +104,7 @@ test.describe('what is seen of a figure', () => {
   })
 
   test('is moved with all its lines and its key', async ({ page }) => {
-    const { at } = await openTyped(page, 'Is one night in the cellar as the next?', NIGHTS, 4000, 4000)
+    const { at } = await openTyped(page, 'Is one night in the cellar as the next?', NIGHTS, 4000)
     await page.getByRole('button', { name: /^runs: / }).click()
     await page.getByRole('button', { name: 'all of them' }).click()
     await page.keyboard.press('Escape')

@@ -7,6 +7,7 @@ namespace Welkion\Core\Tests\Titration;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Welkion\Core\Tests\Chance;
+use Welkion\Core\Tests\Thorough;
 use Welkion\Core\Titration\ConductivityTitration;
 use Welkion\Core\Titration\EquivalenceFinder;
 use Welkion\Core\Titration\HalfEquivalence;
@@ -48,7 +49,7 @@ final class CoverageTest extends TestCase
         $inside = ['equivalence' => 0, 'refined' => 0];
         $squares = ['equivalence' => 0.0, 'refined' => 0.0];
         $count = 0;
-        for ($i = 0; $i < $repeats; $i++) {
+        for ($i = 0, $n = Thorough::times(intdiv($repeats, 2), $repeats); $i < $n; $i++) {
             $true = $chance->between(...(count($pKs) > 1 ? [5.5, 11.0] : [9.0, 19.0]));
             $titrant = $chance->between(0.09, 0.11);
             [$volumes, $ph] = SimulatedTitration::of($chance, $pKs, $true, $step, $noise, $titrant, $chance->between(20.0, 60.0), isBase: $isBase, lag: $lag);
@@ -88,7 +89,7 @@ final class CoverageTest extends TestCase
         $chance = new Chance(4);
         $inside = 0;
         $squares = 0.0;
-        for ($i = 0; $i < 20; $i++) {
+        for ($i = 0, $n = Thorough::times(8, 20); $i < $n; $i++) {
             $true = $chance->between(9.0, 19.0);
             [$volumes, $conductivity] = SimulatedConductivity::of($chance, $kind, $true, $i % 2 === 0 ? 1.0 : 0.5, 0.004);
             $found = ConductivityTitration::of($volumes, $conductivity, 50.0)->volume;
@@ -97,10 +98,10 @@ final class CoverageTest extends TestCase
             $inside += abs($found->value - $true) <= 2.0 * $found->uncertainty ? 1 : 0;
             $squares += (($found->value - $true) / $found->uncertainty) ** 2;
         }
-        self::assertGreaterThan(0.5, sqrt($squares / 20));
+        self::assertGreaterThan(0.5, sqrt($squares / $n));
 
-        // 18 or 19 of 20 expected.
-        self::assertGreaterThanOrEqual(15, $inside);
+        // 95 % are expected; three quarters is what chance leaves even of eight, once in some hundred.
+        self::assertGreaterThanOrEqual(0.75 * $n, $inside);
     }
 
     public function test_one_wild_reading_and_shuffled_rows_change_nothing_that_matters(): void

@@ -19,6 +19,8 @@ function answering(...failures: Error[]) {
 
 beforeEach(() => {
   vi.useFakeTimers()
+  // There is one for the whole page, and what failed before stays told in it.
+  saveStore.forgive()
 })
 afterEach(() => {
   vi.useRealTimers()

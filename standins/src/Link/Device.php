@@ -17,12 +17,20 @@ final class Device implements Speaker
     /** Of one moment: a bench that makes more than its machine can has to go slower, not to stop answering. */
     private const MOST_AT_ONCE = 20_000;
 
+    /** What is gone on by comes in stretches of so many seconds, one a tick, so that listeners keep up. */
+    private const SKIPPED_AT_ONCE_S = 10.0;
+
+    private const LONGEST_SKIP_S = 3600.0;
+
     private const VERSION = 1;
 
     /** @var array<string, Sampler> */
     private array $samplers = [];
 
     private float $passedTo;
+
+    /** Seconds by which the clock is still to go on at once. */
+    private float $toSkipS = 0.0;
 
     /** @var list<string> serial numbers that listeners have been told of */
     private array $told;
@@ -76,6 +84,9 @@ final class Device implements Speaker
 
     public function due(float $now): array
     {
+        $skipped = min($this->toSkipS, self::SKIPPED_AT_ONCE_S);
+        $this->toSkipS -= $skipped;
+        $this->clock->skip($skipped);
         $benchNow = $this->clock->at($now);
         $packs = [];
         for ($made = 0; ($next = $this->earliest()) !== null && $this->samplers[$next]->dueAt() <= $benchNow; $made++) {
@@ -167,6 +178,8 @@ final class Device implements Speaker
                 throw new RefusedAct('The bench can run at x1, x10 or x60.');
             }
             $this->clock->setSpeed($speed, $now);
+        } elseif ($act === 'go-on') {
+            $this->toSkipS += self::secondsIn($message);
         } elseif ($act === 'move' && $this->carry !== null) {
             /** @var array<string, mixed> $message */
             ($this->carry)($message);
@@ -177,6 +190,17 @@ final class Device implements Speaker
         }
 
         return ['told' => 'act', 'id' => $message['id'] ?? null, 'world' => $this->visible()];
+    }
+
+    /** @param  array<array-key, mixed>  $message */
+    private static function secondsIn(array $message): float
+    {
+        $seconds = $message['seconds'] ?? null;
+        if (! is_int($seconds) && ! is_float($seconds) || $seconds <= 0 || $seconds > self::LONGEST_SKIP_S) {
+            throw new RefusedAct('The bench can go on by up to '.self::LONGEST_SKIP_S.' s at once.');
+        }
+
+        return (float) $seconds;
     }
 
     /** @return array<string, mixed> */

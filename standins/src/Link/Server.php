@@ -9,9 +9,9 @@ use React\Socket\ConnectionInterface;
 use React\Socket\TcpServer;
 
 /**
- * A TCP server around one device or several: one JSON text a line, readings to everyone who listens.
+ * A TCP server around the benches of a building: one JSON text a line, readings to everyone who listens.
  *
- * Behind one port may stand several benches; a listener belongs to the one it names in its "hello", or to the first.
+ * Behind one port may stand several benches in several rooms; a listener belongs to the one it names in its "hello", or to the first.
  */
 final class Server
 {
@@ -28,9 +28,8 @@ final class Server
     /** @var \SplObjectStorage<ConnectionInterface, float> since when a listener takes nothing more, clock on the wall in s */
     private \SplObjectStorage $full;
 
-    /** @param  non-empty-array<string, Speaker>  $devices  by name of the bench */
     public function __construct(
-        private readonly array $devices,
+        private readonly Building $building,
         string $address,
         LoopInterface $loop,
         private readonly float $patienceS = self::PATIENCE_S,
@@ -44,7 +43,7 @@ final class Server
 
     private function welcome(ConnectionInterface $connection): void
     {
-        $this->listeners[$connection] = [array_key_first($this->devices), ''];
+        $this->listeners[$connection] = [$this->building->first(), ''];
         $connection->on('data', fn (string $data) => $this->hear($connection, $data));
         $connection->on('drain', fn () => $this->full->detach($connection));
         $connection->on('close', function () use ($connection): void {
@@ -69,7 +68,7 @@ final class Server
         }
         foreach ($lines as $line) {
             $bench = $this->benchNamedIn($line) ?? $bench;
-            foreach ($this->devices[$bench]->answer($line, $now) as $message) {
+            foreach ($this->building->bench($bench)->answer($line, $now) as $message) {
                 $connection->write(self::line($message));
             }
         }
@@ -81,13 +80,14 @@ final class Server
         $message = str_contains($line, '"hello"') ? json_decode($line, true) : null;
         $name = is_array($message) ? $message['bench'] ?? null : null;
 
-        return is_string($name) && isset($this->devices[$name]) ? $name : null;
+        return is_string($name) && $this->building->has($name) ? $name : null;
     }
 
     private function send(float $now): void
     {
-        foreach ($this->devices as $bench => $device) {
-            $listeners = $this->listenersOf($bench);
+        $listening = $this->listenersByBench();
+        foreach ($this->building->benches() as $bench => $device) {
+            $listeners = $listening[$bench] ?? [];
             if ($this->isAnyFull($listeners, $now)) {
                 $device->wait($now);
 
@@ -102,15 +102,18 @@ final class Server
                 }
             }
         }
+        $this->building->clear(array_keys($listening), $now);
     }
 
-    /** @return list<ConnectionInterface> */
-    private function listenersOf(string $bench): array
+    /** @return array<string, non-empty-list<ConnectionInterface>> */
+    private function listenersByBench(): array
     {
-        return array_values(array_filter(
-            iterator_to_array($this->listeners, false),
-            fn (ConnectionInterface $listener): bool => $this->listeners[$listener][0] === $bench,
-        ));
+        $listening = [];
+        foreach ($this->listeners as $listener) {
+            $listening[$this->listeners[$listener][0]][] = $listener;
+        }
+
+        return $listening;
     }
 
     /** @param  list<ConnectionInterface>  $listeners  whoever has been full for too long is let go */

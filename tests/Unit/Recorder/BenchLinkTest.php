@@ -15,6 +15,7 @@ use React\EventLoop\LoopInterface;
 use React\EventLoop\StreamSelectLoop;
 use React\Socket\ConnectionInterface;
 use React\Socket\TcpServer;
+use Welkion\Standins\Link\Building;
 use Welkion\Standins\Link\Clock;
 use Welkion\Standins\Link\Device;
 use Welkion\Standins\Link\Server;
@@ -365,7 +366,7 @@ final class BenchLinkTest extends TestCase implements LinkEars
     private function serveAlder(): void
     {
         $now = microtime(true);
-        new Server(['Alder' => new Device(new Alder(new Randomizer), new Clock($now, 10), $now)], "127.0.0.1:{$this->port}", $this->loop);
+        new Server(new Building(['Alder' => new Device(new Alder(new Randomizer), new Clock($now, 10), $now)]), "127.0.0.1:{$this->port}", $this->loop);
     }
 
     private function link(): BenchLink

@@ -24,7 +24,7 @@ export function NumberRows<Row extends NumberRow>({
 }: NumberRowsProps<Row>) {
   return (
     <dl
-      className={`my-1.5 grid grid-cols-[auto_1fr] items-baseline gap-x-3 gap-y-0.5 ${isOld ? 'opacity-60' : ''}`}
+      className={`my-1.5 grid grid-cols-[auto_1fr] items-baseline gap-x-3 gap-y-1 ${isOld ? 'opacity-60' : ''}`}
       aria-label={label}
       aria-busy={isOld}
     >
