@@ -88,6 +88,18 @@ final class LiveTest extends TestCase
         self::assertLessThan($tookS, $ph['steadyForS'], 'At x60 the bench has been steady for many seconds of its own.');
     }
 
+    public function test_what_is_at_rest_stays_at_rest_while_time_passes_at_the_bench_and_moves_when_hands_do(): void
+    {
+        $bench = $this->connectedBenchOf($this->teacher());
+        $isSteady = fn (): bool => app(RecorderClient::class)->snapshot($bench)->of($this->electrodeOf($bench)->id)->isSteady;
+        $this->actAndSettle($bench, 'dip', into: 'buffer-7.00');
+        $this->goOn($bench, 60.0);
+        self::assertTrue($isSteady());
+        app(RecorderClient::class)->act($bench, ['act' => 'stir', 'on' => false]);
+
+        self::assertFalse($isSteady(), 'Whatever hands do, it is judged afresh.');
+    }
+
     public function test_every_screen_of_an_experiment_hears_of_a_change(): void
     {
         $teacher = $this->teacher();

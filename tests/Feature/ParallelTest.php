@@ -22,6 +22,8 @@ final class ParallelTest extends TestCase
 
     private const SCREENS = 6;
 
+    private const ROUNDS = 5;
+
     private User $teacher;
 
     private Bench $bench;
@@ -109,6 +111,16 @@ final class ParallelTest extends TestCase
         self::assertNotNull($standards[0]['reading']);
         self::assertSame([null, null], [$standards[1]['reading'], $standards[2]['reading']]);
         $this->postJson("/api/calibrations/{$id}/keep")->assertConflict();
+    }
+
+    public function test_experiments_that_have_just_begun_are_changed_at_once_and_none_waits_for_another(): void
+    {
+        for ($round = 0; $round < self::ROUNDS; $round++) {
+            $experiments = array_map(fn (): int => $this->experimentOf($this->teacher, null, 'blank')->id, range(1, self::SCREENS));
+            $answers = $this->atOnce(fn (int $i): array => ['POST', "/api/experiments/{$experiments[$i]}/runs", ['kind' => 'typed']]);
+
+            self::assertSame([201 => self::SCREENS], $this->statuses($answers));
+        }
     }
 
     private function started(): int
