@@ -131,8 +131,12 @@ abstract class TestCase extends FrameworkTestCase
         return $bench;
     }
 
-    /** A bench with its probes known and its recorder listening. */
-    protected function connectedBenchOf(User $teacher, string $like = 'Alder'): Bench
+    /**
+     * A bench with its probes known and its recorder listening.
+     *
+     * @param  bool  $isWarm  whether it is as if it had stood there for a while; its clock has jumped then
+     */
+    protected function connectedBenchOf(User $teacher, string $like = 'Alder', bool $isWarm = true): Bench
     {
         $bench = $this->benchOf($teacher, $like);
         $this->eventually(function () use ($bench): bool {
@@ -141,8 +145,7 @@ abstract class TestCase extends FrameworkTestCase
 
             return $probes > 0 && count(app(RecorderClient::class)->ask('snapshot', $bench)['probes'] ?? []) === $probes;
         });
-        // It is as if it had stood there for a while.
-        $this->goOn($bench, 2 * self::STRETCH_S);
+        $isWarm && $this->goOn($bench, 2 * self::STRETCH_S);
 
         return $bench;
     }

@@ -92,11 +92,17 @@ final class Larkfield
         return new WheyExperiments($this->teacher, $this->benches['Alder'], $probes['Alder-1'], $probes['Alder-2']);
     }
 
-    /** @return array<string, Probe> by serial number, in the order in which they were plugged in */
+    /** @return array<string, Probe> by serial number */
     private function probes(): array
     {
-        return Probe::query()->with('bench')->whereIn('bench_id', array_map(static fn (Bench $b): int => $b->id, array_values($this->benches)))
-            ->orderBy('id')->get()->keyBy('serial')->all();
+        $probes = [];
+        foreach ($this->benches as $bench) {
+            foreach ($bench->probes()->get() as $probe) {
+                $probes[$probe->serial] = $probe->setRelation('bench', $bench);
+            }
+        }
+
+        return $probes;
     }
 
     private function bench(World $world): Bench

@@ -294,6 +294,7 @@ final class TimedRunTest extends TestCase
     {
         $run = $this->started(['rate' => 10, 'length' => 600, 'begin' => null, 'end' => null]);
         $this->goOn($this->bench, 2.2);
+        usleep(self::WRITTEN_WITHIN_US);
         $recorder = $this->recorder();
         posix_kill($recorder, SIGSTOP);
         try {

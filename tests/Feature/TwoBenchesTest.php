@@ -30,8 +30,8 @@ final class TwoBenchesTest extends TestCase
     {
         parent::setUp();
         $this->teacher = $this->teacher();
-        $this->hazel = $this->connectedBenchOf($this->teacher, 'Hazel');
-        $this->rowan = $this->connectedBenchOf($this->teacher, 'Rowan');
+        $this->hazel = $this->connectedBenchOf($this->teacher, 'Hazel', isWarm: false);
+        $this->rowan = $this->connectedBenchOf($this->teacher, 'Rowan', isWarm: false);
         $this->experiment = $this->experimentOf($this->teacher, $this->hazel, 'sealed-bottle');
         $this->actingAs($this->teacher);
         $this->putBeside();

@@ -38,8 +38,8 @@ final class TwoRecordersTest extends TestCase
     {
         parent::setUp();
         $this->actingAs($this->teacher = $this->teacher());
-        $this->hazel = $this->connectedBenchOf($this->teacher, 'Hazel');
-        $this->rowan = $this->connectedBenchOf($this->teacher, 'Rowan');
+        $this->hazel = $this->connectedBenchOf($this->teacher, 'Hazel', isWarm: false);
+        $this->rowan = $this->connectedBenchOf($this->teacher, 'Rowan', isWarm: false);
         $this->name = 'cellar-'.Str::lower(Str::random(6));
     }
 
