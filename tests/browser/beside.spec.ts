@@ -55,7 +55,7 @@ test('two benches feed one run: the gas of Hazel beside the milk of Birch, by on
   await expect(page.getByText(/^The clock of Birch is set by that of Hazel, to ± \d+ ms\.$/)).toBeVisible()
   await expect(page.getByRole('region', { name: 'Probes of bench Hazel' })).toContainText('at Birch')
   await tray(page, 'Birch').getByRole('button', { name: 'on the stove' }).click()
-  await expect(page.getByTestId('elapsed')).toContainText('1 s')
+  await expect(page.getByTestId('elapsed')).toContainText(/[1-9]/)
   await look(page, 'beside-recording')
   await page.keyboard.press('s')
   await expect(card.getByRole('heading', { name: /^Recorded \d/ })).toBeVisible()

@@ -28,6 +28,7 @@ test.describe('the board, and who watches it', () => {
     await teacher.passTime('Hazel', 80)
     await teacher.goTo('Record')
     await teacher.openBenchControls()
+    await expect(page.getByRole('button', { name: /^Start run/ })).toBeEnabled()
     await page.keyboard.press('s')
     await expect(page.getByTestId('waits-for')).toHaveText('pressure rises above 99 kPa')
 
