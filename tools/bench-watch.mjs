@@ -55,7 +55,7 @@ for (let i = 0; i < WATCHERS; i++) {
   })()
 }
 
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
+const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell', args: ['--no-sandbox', '--disable-gpu'] })
 const page = await (await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: ADDRESS })).newPage()
 await page.addInitScript(() => {
   const Native = window.EventSource

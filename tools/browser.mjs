@@ -5,7 +5,7 @@ const ADDRESS = process.env.WELKION_ADDRESS ?? 'http://127.0.0.1:8420'
 /** A page of a signed-in demo teacher, in the browser that Debian brings. */
 export async function signedInPage(viewport = { width: 1280, height: 800 }) {
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
     args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
   })
   const context = await browser.newContext({ viewport, baseURL: ADDRESS })
