@@ -91,6 +91,7 @@ test.describe('how a figure is drawn', () => {
       await expect(word).toBeFocused()
     }
     await call('another name')
+    await expect(labels().filter({ hasText: 'another name' })).toHaveCount(1)
     await call(' ')
     await expect(labels().filter({ hasText: 'another name' }), 'Nothing is called as usual.').toHaveCount(0)
     await call('since the heating went off')
