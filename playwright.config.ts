@@ -31,7 +31,7 @@ export default defineConfig({
   ],
   // A test that needs another try is reported as flaky. Where others take nine tenths of a machine for minutes, that is no mistake of the test.
   retries: isShared ? 2 : 0,
-  timeout: patience * 60_000,
+  timeout: patience * 120_000,
   expect: { timeout: patience * 10_000 },
   reporter: [['list'], ['./tests/browser/making/timesReporter.ts', { file: 'var/log/test-times-browser.tsv' }]],
   use: {
