@@ -48,19 +48,27 @@ class Factory {
     for (const teacher of this.present.splice(0)) await this.ask({ do: 'leave', teacher })
   }
 
-  /** One question after the other. */
+  /** One question after the other; of a process that has ended, a new one is asked. */
   private ask(question: Record<string, unknown>): Promise<unknown> {
     const answer = this.last.then(async () => {
-      const { process, answers } = this.started()
-      process.stdin.write(`${JSON.stringify(question)}\n`)
-      const answer = await answers.next()
-      if (answer.done === true) throw new Error('The factory of the tests has ended; what it said stands above.')
-      const told = JSON.parse(answer.value) as { problem?: string }
+      const line = (await this.answerTo(question)) ?? (await this.answerTo(question))
+      if (line === null) throw new Error('The factory of the tests ends again and again; what it said stands above.')
+      const told = JSON.parse(line) as { problem?: string }
       if (told.problem !== undefined) throw new Error(told.problem)
       return told
     })
     this.last = answer.catch(() => undefined)
     return answer
+  }
+
+  /** Null if the process has ended before it answered. */
+  private async answerTo(question: Record<string, unknown>): Promise<string | null> {
+    const { process, answers } = this.started()
+    process.stdin.write(`${JSON.stringify(question)}\n`)
+    const answer = await answers.next()
+    if (answer.done !== true) return answer.value
+    this.process = null
+    return null
   }
 
   private started() {
@@ -69,6 +77,11 @@ class Factory {
       this.process = spawn('php', ['-d', 'opcache.enable_cli=1', 'tests/browser/making/factory.php'])
       this.process.stderr.on('data', (said: Buffer) => {
         console.error(said.toString())
+      })
+      // Written to after its end, it is asked again.
+      this.process.stdin.on('error', () => undefined)
+      this.process.on('exit', (code, signal) => {
+        console.error(`The factory of the tests has ended: ${String(signal ?? code)}.`)
       })
       this.process.unref()
       this.answers = createInterface({ input: this.process.stdout })[Symbol.asyncIterator]()
