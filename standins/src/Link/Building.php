@@ -50,8 +50,10 @@ final class Building
         return isset($this->rooms[$room][$bench]);
     }
 
+    /** Of a room that was cleared meanwhile it is furnished anew. */
     public function bench(string $name): Speaker
     {
+        $this->has($name) || $name = $this->first();
         [$bench, $room] = self::placeOf($name);
 
         return $this->asked[$name] ??= $this->rooms[$room][$bench];
