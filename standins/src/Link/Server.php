@@ -58,6 +58,10 @@ final class Server
         // an act, and none is made later for a time before it.
         $now = microtime(true);
         $this->send($now);
+        // Who took nothing for too long has been let go with that.
+        if (! $this->listeners->contains($connection)) {
+            return;
+        }
         [$bench, $piece] = $this->listeners[$connection];
         $lines = explode("\n", $piece.$data);
         $rest = array_pop($lines);
