@@ -29,7 +29,7 @@ final class TypedCells
      */
     public static function now(int $id, array $fields): ?array
     {
-        $column = self::locked($id);
+        $column = self::column($id);
         if ($column === null) {
             return null;
         }
@@ -44,7 +44,7 @@ final class TypedCells
     /** @param  array<string, mixed>  $fields */
     public static function write(int $id, array $fields): void
     {
-        $column = self::locked($id);
+        $column = self::column($id);
         if ($column === null) {
             return;
         }
@@ -57,12 +57,10 @@ final class TypedCells
         $column->save();
     }
 
-    private static function locked(int $id): ?TypedColumn
+    private static function column(int $id): ?TypedColumn
     {
-        $locked = TypedColumn::query()->whereKey($id);
-        $locked->lockForUpdate();
-
-        return $locked->get()->first();
+        // Its experiment is locked.
+        return TypedColumn::query()->find($id);
     }
 
     /**

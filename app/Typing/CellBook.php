@@ -128,10 +128,8 @@ final readonly class CellBook
     {
         $key = ['run_id' => $run->id, 'column_id' => $column->id, 'edition' => $column->edition];
 
-        $locked = TypedColumn::query()->where($key);
-        $locked->lockForUpdate();
-
-        return $locked->get()->first() ?? TypedColumn::query()->create($key + ['numbers' => '', 'texts' => [], 'decimals' => 0]);
+        // Its experiment is locked. A lock on a row that is not there yet would be one on the gap where others' newest rows go.
+        return TypedColumn::query()->where($key)->get()->first() ?? TypedColumn::query()->create($key + ['numbers' => '', 'texts' => [], 'decimals' => 0]);
     }
 
     private static function requireTyped(Run $run, ?Column $column): Column

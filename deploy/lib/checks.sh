@@ -26,7 +26,7 @@ summarise() {
     # Who reads only the end of a long output finds there what went wrong.
     grep -h '^FAILED' var/log/test-*.result | while IFS=$'\t' read -r _ title log; do
         printf '\n== The end of: %s\n' "$title"
-        grep -v '^[[:space:]]*$' "$log" | tail -n 20
+        grep -v '^[[:space:]]*$' "$log" | tail -n 60
     done
     printf '\n== Each of them alone\n'
     grep -hE '^Alone: ' var/log/test-*.log | sort -u

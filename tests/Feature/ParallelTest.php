@@ -115,11 +115,19 @@ final class ParallelTest extends TestCase
 
     public function test_experiments_that_have_just_begun_are_changed_at_once_and_none_waits_for_another(): void
     {
-        for ($round = 0; $round < self::ROUNDS; $round++) {
-            $experiments = array_map(fn (): int => $this->experimentOf($this->teacher, null, 'blank')->id, range(1, self::SCREENS));
-            $answers = $this->atOnce(fn (int $i): array => ['POST', "/api/experiments/{$experiments[$i]}/runs", ['kind' => 'typed']]);
+        $done = function (int $status, string $words, \Closure $request): array {
+            $answers = $this->atOnce($request);
+            self::assertSame([$status => self::SCREENS], $this->statuses($answers), $words);
 
-            self::assertSame([201 => self::SCREENS], $this->statuses($answers));
+            return array_map(static fn (ResponseInterface $a): int => json_decode((string) $a->getBody(), true)['made'] ?? 0, $answers);
+        };
+        for ($round = 0; $round < self::ROUNDS; $round++) {
+            $of = array_map(fn (): string => "/api/experiments/{$this->experimentOf($this->teacher, null, 'blank')->id}", range(1, self::SCREENS));
+            $runs = $done(201, 'Each begins a run.', static fn (int $i): array => ['POST', "{$of[$i]}/runs", ['kind' => 'typed']]);
+            $columns = $done(201, 'Each makes a column.', static fn (int $i): array => ['POST', "{$of[$i]}/columns", ['symbol' => 'm', 'name' => 'm', 'unit' => 'g', 'kind' => 'typed']]);
+            $done(200, 'Each takes it back.', static fn (int $i): array => ['POST', "{$of[$i]}/undo", []]);
+            $done(200, 'Each has it again.', static fn (int $i): array => ['POST', "{$of[$i]}/redo", []]);
+            $done(200, 'Each types its first cell.', static fn (int $i): array => ['PUT', "/api/runs/{$runs[$i]}/cells", ['row' => null, 'columns' => [$columns[$i]], 'cells' => [['1']]]]);
         }
     }
 
