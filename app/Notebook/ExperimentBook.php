@@ -7,7 +7,7 @@ namespace App\Notebook;
 use App\Exceptions\Refusal;
 use App\Models\Bench;
 use App\Models\Experiment;
-use Illuminate\Support\Facades\DB;
+use App\Storage\OneMoment;
 use Welkion\Core\Notebook\Board;
 
 /** What is changed of an experiment as a whole. */
@@ -75,7 +75,7 @@ final readonly class ExperimentBook
      */
     public function copy(Experiment $experiment, string $key, bool $withRuns): Experiment
     {
-        return DB::transaction(static function () use ($experiment, $key, $withRuns): Experiment {
+        return app(OneMoment::class)->of(static function () use ($experiment, $key, $withRuns): Experiment {
             $experiment->newQuery()->whereKey($experiment->id)->lockForUpdate()->first();
             $made = Experiment::query()->where('user_id', $experiment->user_id)->where('request_key', $key)->get()->first();
 

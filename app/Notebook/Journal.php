@@ -41,9 +41,7 @@ final readonly class Journal
                 return null;
             }
             // What was undone before is out of reach of redo now.
-            $redoable = Change::query()->where('experiment_id', $experiment->id)->where('user_id', $sender->user->id)->where('is_redoable', true);
-            // An update that finds no row would lock the gap where the next row goes, that of the other newest experiment, too: two would wait for each other.
-            $redoable->exists() && $redoable->update(['is_redoable' => false]);
+            Change::query()->where('experiment_id', $experiment->id)->where('user_id', $sender->user->id)->where('is_redoable', true)->update(['is_redoable' => false]);
 
             return $this->store($experiment, $sender, $draft->rows(), $words, Change::DO, null);
         });

@@ -32,9 +32,7 @@ final class StoredRows
         if ($table === self::CELLS) {
             return TypedCells::now($id, $fields);
         }
-        $stored = DB::table($table)->where('id', $id);
-        // Where no row is, a lock would be one on the gap where others' newest rows go.
-        $row = $stored->exists() ? $stored->lockForUpdate()->first() : null;
+        $row = DB::table($table)->where('id', $id)->lockForUpdate()->first();
 
         return $row === null ? null : get_object_vars($row);
     }

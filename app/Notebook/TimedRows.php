@@ -10,6 +10,7 @@ use App\Models\Run;
 use App\Models\RunChannel;
 use App\Models\SetAside;
 use App\Samples\StoredSamples;
+use App\Storage\OneMoment;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Welkion\Core\Calibration\ProbeCalibration;
@@ -48,7 +49,7 @@ final readonly class TimedRows
     {
         $run->loadMissing('channels.probe.bench', 'channels.calibration', 'channels.zero', 'channels.reworkings.calibration', 'setAsides');
 
-        return DB::transaction(static fn (): self => self::read($run, $columns, $instead));
+        return app(OneMoment::class)->of(static fn (): self => self::read($run, $columns, $instead));
     }
 
     /** How many rows there are; a run that waits has none. */

@@ -8,6 +8,7 @@ use App\Models\Column;
 use App\Models\Run;
 use App\Models\RunChannel;
 use App\Samples\StoredSamples;
+use App\Storage\OneMoment;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Collection;
 use Welkion\Core\Calibration\ProbeKind;
@@ -20,7 +21,7 @@ use Welkion\Core\Samples\Picture;
  */
 final readonly class RunPictures
 {
-    public function __construct(private ConnectionInterface $database)
+    public function __construct(private ConnectionInterface $database, private OneMoment $moment)
     {
     }
 
@@ -31,7 +32,7 @@ final readonly class RunPictures
      */
     public function of(Run $run, Collection $columns, ?float $from, ?float $to, int $width): RunPicture
     {
-        return $this->database->transaction(fn (): RunPicture => $this->seen($run, $columns, $from, $to, $width));
+        return $this->moment->of(fn (): RunPicture => $this->seen($run, $columns, $from, $to, $width));
     }
 
     /** @param  Collection<int, Column>  $columns */

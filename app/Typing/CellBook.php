@@ -128,7 +128,7 @@ final readonly class CellBook
     {
         $key = ['run_id' => $run->id, 'column_id' => $column->id, 'edition' => $column->edition];
 
-        // Its experiment is locked. A lock on a row that is not there yet would be one on the gap where others' newest rows go.
+        // Its experiment is locked.
         return TypedColumn::query()->where($key)->get()->first() ?? TypedColumn::query()->create($key + ['numbers' => '', 'texts' => [], 'decimals' => 0]);
     }
 

@@ -12,6 +12,7 @@ use App\Recorder\Keeping\Desk;
 use App\Recorder\Link\Sample;
 use App\Samples\Filing;
 use App\Samples\StoredSamples;
+use App\Storage\OneMoment;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\KeptSamples;
 use Tests\TestCase;
@@ -53,6 +54,24 @@ final class FilingTest extends TestCase
         self::assertSame([1000], $this->segmentCounts());
         self::assertSame($between, $this->told());
         self::assertNoGapNoDouble(self::keptOf([$this->channel->id])->firstOrFail());
+    }
+
+    public function test_what_is_read_at_one_moment_is_not_touched_by_what_is_filed_meanwhile(): void
+    {
+        $this->keep(1, 900, 9);
+        $read = fn (): array => [$this->blockCount(), StoredSamples::of($this->channel, DB::connection())->count()];
+        $another = DB::connectUsing('another', config()->array('database.connections.mariadb'));
+        [$before, $after] = app(OneMoment::class)->of(static function () use ($read, $another): array {
+            $before = $read();
+            (new Filing($another))->file();
+
+            return [$before, $read()];
+        });
+
+        self::assertSame([[100, 900], [100, 900]], [$before, $after]);
+        self::assertSame(0, $this->blockCount());
+        $this->expectException(\LogicException::class);
+        DB::transaction(static fn () => app(OneMoment::class)->of(static fn () => true));
     }
 
     public function test_few_blocks_of_an_open_run_wait_and_a_full_segment_is_left_alone(): void

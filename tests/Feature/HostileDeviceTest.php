@@ -41,7 +41,7 @@ final class HostileDeviceTest extends TestCase
             $left = array_filter($left, static fn (array $of, string $way): bool => ! str_contains((string) ($aside[$benches[$way]->id] ?? ''), $of[1]), ARRAY_FILTER_USE_BOTH);
 
             return $left === [];
-        }, 60.0, fn (): string => 'Not set aside for what they did: '.implode(', ', array_keys($left)).'. '.json_encode($this->asideNow()));
+        }, 120.0, fn (): string => 'Not set aside for what they did: '.implode(', ', array_keys($left)).'. '.json_encode($this->asideNow()));
         self::assertSame($recorder, $this->recorder(), 'It is the same process as before.');
         self::assertNull($this->asideNow()[$good->id]);
         $this->getJson("/api/benches/{$good->id}")->assertOk();

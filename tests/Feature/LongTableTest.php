@@ -174,8 +174,8 @@ final class LongTableTest extends TestCase
         $mean = fn (): float => $this->getJson("/api/experiments/{$this->experiment->id}/worked")->assertOk()->json('worked.0.result.value');
         [$before, $told] = [$mean(), $this->told()];
         // As nothing of it were kept yet.
-        DB::table('worked_values')->delete();
-        DB::table('glances')->delete();
+        DB::table('worked_values')->where('experiment_id', $this->experiment->id)->delete();
+        DB::table('glances')->whereIn('run_id', $this->experiment->runs()->pluck('id'))->delete();
         $late = ExperimentWork::of(NotebookRows::of($this->experiment->refresh()));
         $this->fill(4, ['T'], [['17000070']])->assertOk();
         (new TypedRowsShape($late->rows->runs->firstOrFail(), $late))->told();

@@ -159,10 +159,11 @@ final class RunsTableTest extends TestCase
         self::assertSame([], $lines()['r']['guesses']);
 
         $this->getJson($this->path('worked'))->assertOk();
-        $kept = DB::table('worked_values')->count();
+        $count = fn (): int => DB::table('worked_values')->where('experiment_id', $this->experiment->id)->count();
+        $kept = $count();
         self::assertGreaterThan(0, $kept);
         $guess('r', ' 12 mg/s ', $first)->assertOk();
-        self::assertSame($kept, DB::table('worked_values')->count(), 'Nothing is worked out anew.');
+        self::assertSame($kept, $count(), 'Nothing is worked out anew.');
         $guess('r', '0,011', $second)->assertOk();
         $guess('r', '13', $first)->assertOk();
         self::assertEqualsCanonicalizing([['runId' => $first, 'typed' => '13'], ['runId' => $second, 'typed' => '0,011']], $lines()['r']['guesses']);
