@@ -58,6 +58,22 @@ final class SlowListenerTest extends TestCase
         fclose($deaf);
     }
 
+    public function test_who_is_let_go_while_it_speaks_is_heard_no_more_and_the_bench_goes_on(): void
+    {
+        $deaf = $this->listener(0.0, speed: 2);
+        // Something of it is always on its way: nearly always what fell due before that finds first that it takes nothing.
+        $this->loop->addWriteStream($deaf, function ($deaf): void {
+            @fwrite($deaf, '{"do":"truth"}'."\n") === false && $this->loop->stop();
+        });
+        $this->turn(20.0);
+        $stood = $this->world->passed;
+        $this->loop->removeWriteStream($deaf);
+        $this->turn(0.3);
+
+        self::assertGreaterThan($stood, $this->world->passed);
+        fclose($deaf);
+    }
+
     public function test_a_line_that_never_ends_is_refused(): void
     {
         $text = '';
@@ -75,13 +91,13 @@ final class SlowListenerTest extends TestCase
     }
 
     /** @return resource someone who asks for very much and reads nothing of it */
-    private function listener(float $patienceS)
+    private function listener(float $patienceS, int $speed = 60)
     {
         $free = new TcpServer('127.0.0.1:0', $this->loop);
         $address = (string) $free->getAddress();
         $free->close();
         $now = microtime(true);
-        new Server(new Building(['Hurried' => new Device($this->world, new Clock($now, 60), $now)]), substr($address, strlen('tcp://')), $this->loop, $patienceS);
+        new Server(new Building(['Hurried' => new Device($this->world, new Clock($now, $speed), $now)]), substr($address, strlen('tcp://')), $this->loop, $patienceS);
         $listener = stream_socket_client($address);
         self::assertIsResource($listener);
         stream_set_blocking($listener, false);
