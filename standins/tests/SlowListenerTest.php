@@ -27,12 +27,7 @@ final class SlowListenerTest extends TestCase
     public function test_a_bench_waits_for_who_takes_nothing_and_goes_on_where_it_stood(): void
     {
         $deaf = $this->listener(60.0);
-        $this->turn(1.0);
-        $stood = $this->world->passed;
-        $this->turn(0.3);
-
-        self::assertGreaterThan(0.0, $stood);
-        self::assertSame($stood, $this->world->passed);
+        $stood = $this->whereItStands();
 
         $text = '';
         $this->loop->addReadStream($deaf, function ($deaf) use (&$text, $stood): void {
@@ -104,6 +99,19 @@ final class SlowListenerTest extends TestCase
         fwrite($listener, '{"do":"stream","channel":"x","rate":20000}'."\n");
 
         return $listener;
+    }
+
+    /** How far time has come when the bench waits. */
+    private function whereItStands(): float
+    {
+        for ($i = 0; $i < 50; $i++) {
+            $before = $this->world->passed;
+            $this->turn(0.3);
+            if ($before > 0.0 && $before === $this->world->passed) {
+                return $before;
+            }
+        }
+        self::fail('It waits for nobody.');
     }
 
     private function turn(float $seconds): void
