@@ -78,9 +78,11 @@ test.describe('the probes of all benches', () => {
     await teacher.hands('Plugged in', 'Temperature')
     await page.getByRole('button', { name: 'Put it away' }).click()
     await expect(page.getByText('Temperature Birch-3 was put away.')).toBeVisible()
-    await page.getByRole('button', { name: 'Undo' }).click()
-    await page.getByRole('button', { name: 'Put it away' }).click()
     const putAway = page.getByText('Plugged in, it is back by itself.')
+    await expect(putAway).toBeVisible()
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(putAway).toBeHidden()
+    await page.getByRole('button', { name: 'Put it away' }).click()
     await expect(putAway).toBeVisible()
 
     await page.getByRole('link', { name: 'Benches' }).click()

@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import type { Notebook, RunRows, RunSummary, World } from '../../lib/api/types'
 import { countOf } from '../../lib/format'
@@ -37,7 +37,12 @@ function runIdOf(notebook: Notebook, asked: string | null): number | null {
 export function RecordPage() {
   const notebook = useNotebook()
   const [parameters, setParameters] = useSearchParams()
-  const runId = runIdOf(notebook, parameters.get('run'))
+  const asked = parameters.get('run')
+  const runId = runIdOf(notebook, asked)
+  // Whoever saw it run, at whichever screen it was begun, still sees it when it has ended.
+  useEffect(() => {
+    if (asked === null && runId !== null) setParameters({ run: String(runId) }, { replace: true })
+  }, [asked, runId, setParameters])
   const run = notebook.runs.find(({ id }) => id === runId)
   const benchId = run?.bench?.id ?? notebook.bench?.id ?? null
   const beside = run === undefined ? notebook.beside : run.beside
@@ -116,7 +121,7 @@ function RecordAtBench({ notebook, benchId, beside, runId, onRun }: RecordAtBenc
       )}
       <main className="flex min-h-0 flex-1 flex-col gap-4 px-5 py-3 lg:grid lg:grid-cols-[300px_1fr_270px]">
         {run === null || current === null ? (
-          <StartCard notebook={notebook} bench={bench.data} beside={beside} onStarted={onRun} />
+          <StartCard notebook={notebook} bench={bench.data} beside={beside} />
         ) : (
           <RunCard
             key={current.id}

@@ -18,11 +18,10 @@ interface StartCardProps {
   notebook: Notebook
   bench: Bench
   beside: Notebook['beside']
-  onStarted: (runId: number) => void
 }
 
 /** Before a run: what is checked first, how readings will be taken, and the one button that starts it. */
-export function StartCard({ notebook, bench, beside, onStarted }: StartCardProps) {
+export function StartCard({ notebook, bench, beside }: StartCardProps) {
   const start = useStartRun(notebook.id)
   const change = useExperimentChange(notebook.id)
   const [shown, setShown] = useState<'plan' | 'entries' | null>(null)
@@ -42,9 +41,7 @@ export function StartCard({ notebook, bench, beside, onStarted }: StartCardProps
   const canStart = !start.isPending && notebook.columns.some(({ kind }) => kind === 'measured')
 
   function handleStart() {
-    start.act({ benchId: bench.id }, (answer) => {
-      if (answer.made !== null) onStarted(answer.made)
-    })
+    start.act({ benchId: bench.id })
   }
   useKey('s', canStart ? handleStart : null)
 
