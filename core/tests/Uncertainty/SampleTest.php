@@ -34,6 +34,12 @@ final class SampleTest extends TestCase
         self::assertSame(1e16 + 2.0, Sample::of([1e16, 1.0, 1.0])->sum);
     }
 
+    public function test_a_mean_that_had_to_be_rounded_spoils_no_scatter(): void
+    {
+        // Their mean, 1e16 + 1, is no number of this machine.
+        self::assertEqualsWithDelta(M_SQRT2, Sample::of([1e16, 1e16 + 2.0])->sd, 1e-15);
+    }
+
     public function test_one_value_has_no_scatter_and_none_no_mean(): void
     {
         self::assertNan(Sample::of([3.0])->sd);
