@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { BATH, column, PH, row, VOLUME } from '../../testing/notebook'
 import {
   axisName,
+  capital,
   cellText,
   columnHead,
   lowerFirst,
@@ -14,6 +15,17 @@ import {
 } from './labels'
 
 describe('what is written at columns and numbers', () => {
+  it('begins a sentence large, and leaves a symbol as it is', () => {
+    expect(['rate of it', 'pH of it', 'ln of it', 'ln(c)', 'lnk', 'r / s'].map(capital)).toEqual([
+      'Rate of it',
+      'pH of it',
+      'ln of it',
+      'ln(c)',
+      'Lnk',
+      'r / s',
+    ])
+  })
+
   it('raises powers and leaves out a unit that the symbol says already', () => {
     expect(unitText('pH/mL^2')).toBe('pH/mL²')
     expect(unitText('mol^-1')).toBe('mol⁻¹')

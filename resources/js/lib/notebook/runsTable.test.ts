@@ -81,6 +81,10 @@ describe('the runs table', () => {
       false,
     ])
     expect(isBy({ by: 'trial', isDown: true }, 'trial')).toBe(true)
+    const amounts = ['10 mL', '9 mL', '100 mL'].map((condition, i) => ({ ...run(i + 1), condition }))
+    expect(numbers(ordered(amounts, TABLE, { by: 'condition', isDown: false })), 'By the number in words.').toEqual([
+      2, 1, 3,
+    ])
   })
 
   it('takes the runs of a condition together, in the order of their trials', () => {

@@ -42,11 +42,11 @@ describe('where columns of a file go', () => {
   it('into those of the same name or symbol, and new ones for the others', () => {
     const t = column('t', { id: 1, kind: 'typed', shownName: 'Time', name: 'Time', unit: 's' })
     const pH = column('pH', { id: 2, kind: 'measured' })
-    const wanted = guessed(preview(['time', 'pH', 'Milk']), [t, pH], false)
-    expect(wanted.map(({ columnId, symbol }) => [columnId, symbol])).toEqual([
-      [1, 't'],
-      [2, 'pH'],
-      [null, 'Milk'],
+    const wanted = guessed(preview(['TIME', 'pH', 'Milk']), [t, pH], false)
+    expect(wanted.map(({ columnId, symbol, name }) => [columnId, symbol, name])).toEqual([
+      [1, 't', 'Time'],
+      [2, 'pH', pH.name],
+      [null, 'Milk', 'Milk'],
     ])
   })
 
@@ -103,6 +103,8 @@ it('knows plain cells from a table that is looked at first', () => {
     'cellar\noven',
     '1,5\n2,5',
     'a\tb\nc\td',
+    // A remark that has one mark by chance is no table.
+    'stirred; warm\nstirred, cold\nstill; warm\ncalm\ncold',
     '1\n2\n3',
   ])
     expect(isPlainBlock(plain), plain).toBe(true)
