@@ -16,6 +16,8 @@ interface TypedFieldProps {
   /** The element that says what is wrong, where that stands elsewhere. */
   problemAt?: string | undefined
   onChange: (text: string) => void
+  /** It is left, whether or not anything was changed. */
+  onLeave?: (goesTo: EventTarget | null) => void
 }
 
 /** A field that takes what people type, as 25,0 or 25.0 ± 0.1 or 0,5 g; what it means is the server's to say. */
@@ -31,6 +33,7 @@ export function TypedField({
   problem,
   problemAt,
   onChange,
+  onLeave,
 }: TypedFieldProps) {
   const id = useId()
   const [text, setText] = useState(value)
@@ -58,9 +61,10 @@ export function TypedField({
         onChange={(event) => {
           setText(event.target.value)
         }}
-        onBlur={() => {
+        onBlur={(event) => {
           // What was refused is put right by typing what was there before, too.
           if (text.trim() !== value.trim() || isRefused) onChange(text.trim())
+          onLeave?.(event.relatedTarget)
         }}
         onKeyDown={(event) => {
           if (event.key !== 'Enter') return

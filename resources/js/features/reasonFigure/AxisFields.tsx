@@ -105,6 +105,10 @@ export function AxisFields({ name, axis, unit, refusal, onRefuse, onChange }: Ax
           problemAt={problemAt('called')}
           onChange={(label) => {
             onChange('called', (now) => ({ ...askedAxis(now), label }))
+          }}
+          onLeave={(goesTo) => {
+            // The word itself, pressed, closes it.
+            if (goesTo === word.current) return
             setIsCalled(false)
             setTimeout(() => {
               // Who pressed Enter goes on from the word; who went on already is left there.

@@ -28,11 +28,12 @@ describe('a live trace', () => {
   })
 
   it('never loses a peak when it is drawn in fewer columns', () => {
-    const trace = Array.from({ length: 5000 }, (_, i) => ({ t: i, v: i === 3217 ? 9 : Math.sin(i) }))
+    const trace = Array.from({ length: 5000 }, (_, i) => ({ t: i, v: i === 3217 ? 9 : i === 1234 ? -9 : Math.sin(i) }))
     const drawn = traceColumns(trace, 260)
 
     expect(drawn.length).toBeLessThanOrEqual(520)
     expect(drawn).toContainEqual({ t: 3217, v: 9 })
+    expect(drawn).toContainEqual({ t: 1234, v: -9 })
     expect(drawn.every(({ t }, i) => i === 0 || t >= (drawn[i - 1]?.t ?? 0))).toBe(true)
   })
 

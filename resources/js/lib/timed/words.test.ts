@@ -24,6 +24,7 @@ describe('a timed run in words', () => {
     [2, 'twice a second'],
     [200, '200 times a second'],
     [2.5, '2.5 times a second'],
+    [1.5, '1.5 times a second'],
     [0.5, 'every 2 s'],
     [1 / 60, 'every 1 min'],
   ])('%d Hz is %s', (rate, words) => {
