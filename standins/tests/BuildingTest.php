@@ -60,6 +60,18 @@ final class BuildingTest extends TestCase
         self::assertTrue($building->has('Alder@7'), 'It is furnished anew.');
     }
 
+    public function test_a_room_whose_listener_was_gone_at_once_is_cleared_too(): void
+    {
+        $building = new Building(self::room(), self::room(...), keptS: 120.0);
+        $building->bench('Alder@7');
+        $building->clear([], 1000.0);
+        $building->clear([], 1120.0);
+        self::assertSame(['Alder@7'], array_keys($building->benches()));
+        $building->clear([], 1120.1);
+
+        self::assertSame([], $building->benches());
+    }
+
     public function test_there_are_only_so_many_rooms(): void
     {
         $building = new Building(self::room(), self::room(...));

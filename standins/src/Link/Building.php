@@ -68,6 +68,8 @@ final class Building
     /** @param  list<string>  $heard  full names of the benches that are listened to now */
     public function clear(array $heard, float $now): void
     {
+        // Whoever asked for a room and was gone before it was looked for has left it now.
+        $this->heardAt += array_fill_keys(array_keys($this->rooms), $now);
         foreach ($heard as $name) {
             $this->heardAt[self::placeOf($name)[1]] = $now;
         }
