@@ -57,7 +57,9 @@ test('an inverse relation is typed, straightened and taken, undone and done agai
   const lines = page.getByTestId('working-lines')
   await expect(lines).toContainText(/Slope of y against 1\/x.*12\.?0*/s)
   // Its points are there some moments after it.
-  await expect(figureOf(page).getByRole('img', { name: /^y against inv_x.* begins at 1\.5 and ends at 12/ })).toBeVisible()
+  await expect(
+    figureOf(page).getByRole('img', { name: /^y against inv_x.* begins at 1\.5 and ends at 12/ }),
+  ).toBeVisible()
   // A point of the new figure, picked and told.
   await tabTo(page, figureOf(page))
   await page.keyboard.press('ArrowRight')
