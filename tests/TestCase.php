@@ -12,6 +12,7 @@ use App\Recorder\ProbeRegister;
 use App\Recorder\RecorderClient;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
@@ -205,6 +206,16 @@ abstract class TestCase extends FrameworkTestCase
             }
             usleep(20_000);
         }
+    }
+
+    /** How often the database is asked; now and then what is old is cleared away, which does not count. */
+    protected static function questionsOf(\Closure $ask): int
+    {
+        DB::flushQueryLog();
+        DB::enableQueryLog();
+        $ask();
+
+        return count(array_filter(DB::getQueryLog(), static fn (array $q): bool => ! str_starts_with($q['query'], 'delete ')));
     }
 
     /** Does something at the simulated bench and waits until a probe is steady. */

@@ -6,7 +6,6 @@ namespace Tests\Feature;
 
 use App\Models\Calibration;
 use App\Models\Experiment;
-use Illuminate\Support\Facades\DB;
 use Tests\TestCase;
 use Welkion\Core\Calibration\Recipe;
 
@@ -46,14 +45,7 @@ final class QueryCountTest extends TestCase
         $bench = $experiment->bench()->firstOrFail();
         $this->settle($bench, $this->electrodeOf($bench));
 
-        return array_map(static function (\Closure $ask): int {
-            DB::flushQueryLog();
-            DB::enableQueryLog();
-            $ask()->assertSuccessful();
-
-            // Now and then what is old is cleared away.
-            return count(array_filter(DB::getQueryLog(), static fn (array $q): bool => ! str_starts_with($q['query'], 'delete ')));
-        }, [
+        return array_map(static fn (\Closure $ask): int => self::questionsOf(static fn () => $ask()->assertSuccessful()), [
             'session' => fn () => $this->getJson('/api/session'),
             'benches' => fn () => $this->getJson('/api/benches'),
             'experiments' => fn () => $this->getJson('/api/experiments'),

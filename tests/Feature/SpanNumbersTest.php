@@ -108,13 +108,7 @@ final class SpanNumbersTest extends TestCase
 
     public function test_a_notebook_full_of_other_things_asks_the_database_no_more_while_a_span_is_dragged(): void
     {
-        $count = function (): int {
-            DB::flushQueryLog();
-            DB::enableQueryLog();
-            $this->asked([])->assertOk();
-
-            return count(DB::getQueryLog());
-        };
+        $count = fn (): int => self::questionsOf(fn () => $this->asked([])->assertOk());
         $before = $count();
         for ($i = 1; $i < 4; $i++) {
             $run = $this->postJson("{$this->path()}/runs", ['kind' => 'typed'])->assertCreated()->json('made');
