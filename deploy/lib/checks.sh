@@ -2,16 +2,16 @@
 
 #   check TITLE NAME command...
 check() {
-    local title=$1 name=$2 began=$SECONDS computed outcome=passed
+    local title=$1 name=$2 began=$SECONDS shell=$BASHPID computed outcome=passed
     local log="var/log/test-$name.log"
     shift 2
     printf '\n== %s\n' "$title"
     # In a file, since another check may run beside this one.
     printf 'FAILED\t%s (did not end)\t%s\n' "$title" "$log" >"var/log/test-$name.result"
-    computed=$(children_computed "$BASHPID")
+    computed=$(children_computed "$shell")
     "$@" 2>&1 | tee "$log" || outcome=FAILED
     printf '%s\t%s (%d s)\t%s\n' "$outcome" "$title" $((SECONDS - began)) "$log" >"var/log/test-$name.result"
-    printf '%d\t%d\t%s\n' $((SECONDS - began)) $(($(children_computed "$BASHPID") - computed)) "$title" >>var/log/test-times-checks.tsv
+    printf '%d\t%d\t%s\n' $((SECONDS - began)) $(($(children_computed "$shell") - computed)) "$title" >>var/log/test-times-checks.tsv
 }
 
 # Whole seconds of processor time that the ended children of a process have taken: the 16th and 17th field, without the name and what is before it.

@@ -37,7 +37,7 @@ foreach (glob("{$argv[1]}/test-times-*") ?: [] as $file) {
         str_contains($file, 'times-browser') => 'In the browser',
         str_contains($file, 'times-checks') => 'Checks',
         str_contains($file, 'times-screens') => 'Pure parts of the screens, by file',
-        default => 'Core, stand-ins and recorder parts',
+        default => 'Core, stand-ins, gateway and parts of the recorder',
     };
     $parts[$part] = [...$parts[$part] ?? [], ...rowsOf($file)];
 }
