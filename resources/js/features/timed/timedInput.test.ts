@@ -49,6 +49,16 @@ describe('a figure against time', () => {
     expect(current?.lines?.r).toEqual([[4, 2.1]])
   })
 
+  it('goes on with the values of its own probe where two give the same unit', () => {
+    const Q = column('q', { kind: 'measured', role: 'other pressure', unit: 'kPa' })
+    const other = { ...channel, role: 'other pressure', probe: { ...probe, id: 8, serial: 'H-2' } }
+    const unused = { ...channel, role: null, probe: { ...probe, id: 9, serial: 'H-3' } }
+    const tail = new Map([[7, [[4.2, 102]]], [8, [[4.2, 55]]], [9, [[4.2, 1]]]]) as TimedSource['tail'] // prettier-ignore
+    const points = [null, { from: 0, to: 4, lines: { p: [[4, 101]], q: [[4, 50]] } }] as TimedSource['points'] // prettier-ignore
+    const now = timedInput(source({ panels: [[P, Q]], channels: [unused, channel, other], tail, points })).runs[1]
+    expect(now?.lines).toEqual({ p: [[4, 101], [4.2, 102]], q: [[4, 50], [4.2, 55]] }) // prettier-ignore
+  })
+
   it('shows the whole plan while it is recorded, what there is when it has ended, or the newest part', () => {
     expect(timedInput(source()).leastX).toEqual({ min: -2, max: 60 })
     expect(timedInput(source({ hasEnded: true })).leastX).toEqual({ min: -2, max: 4 })
