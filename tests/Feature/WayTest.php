@@ -67,7 +67,7 @@ final class WayTest extends TestCase
         $this->taken($run, ['t', 'T', 'exponential_decay', true])->assertCreated();
         $entry = array_column($this->getJson($this->path())->json('entries'), null, 'symbol')['T_end'];
         self::assertEqualsWithDelta(20.0, $entry['value'], 1e-3);
-        self::assertSame('°C', $entry['unit']);
+        self::assertSame(['°C', false, false], [$entry['unit'], $entry['isWords'], $entry['isPerRun']]);
         $column = array_column($this->getJson($this->path())->json('columns'), null, 'symbol')['ln_T'];
         self::assertSame(['ln(T - T_end)', 'ln(T − T_end)'], [$column['formula'], $column['name']]);
         self::assertEqualsWithDelta(-0.25, $this->getJson("{$this->path()}/worked")->json('worked.0.result.value'), 1e-3);
