@@ -65,7 +65,8 @@ final class TwoBenchesTest extends TestCase
         self::assertCount(101, array_filter($cells, static fn (array $c): bool => $c['p'] !== null));
         self::assertGreaterThanOrEqual(100, count(array_filter($cells, static fn (array $c): bool => $c['g'] !== null)));
         [$gas, $grip] = [self::crossing($cells, 'p', 130.0), self::crossing($cells, 'g', 10.0)];
-        self::assertGreaterThan(1.9, $gas);
+        // A run is begun somewhat before or after its start is answered.
+        self::assertGreaterThan(1.4, $gas);
         self::assertLessThan($moved + 0.3, $gas);
         // The hands move at one after the other, and each sensor lags by some hundredths of a second.
         self::assertEqualsWithDelta($gas, $grip, 0.25);
