@@ -10,6 +10,7 @@ const MOST_STEPS = 6
  */
 export async function tabTo(page: Page, target: Locator): Promise<void> {
   await expect(target).toBeVisible()
+  await expect(target).toBeEnabled()
   for (let left = MOST_STEPS; !(await isFocused(target)); left--) {
     if (left === 0) throw new Error(`By Tab ${target.toString()} is not reached.`)
     if (left === MOST_STEPS) await target.evaluate(focusBefore)

@@ -112,8 +112,15 @@ test.describe('what is seen of a figure', () => {
     await expect(page.getByText(/^Figure 1\. .* 20,000 rows/)).toBeVisible()
     const colours = await watchColours(page)
     const places = [0.5, 0.52, 0.54, 0.51, 0.5]
-    for (const right of places) await page.mouse.move(...at(right, 0.7))
-    const still = (await colours())[0] ?? { key: 0, plot: 0 }
+    let still = { key: 0, plot: 0 }
+    await expect
+      .poll(async () => {
+        const before = still
+        for (const right of places) await page.mouse.move(...at(right, 0.7))
+        still = (await colours())[0] ?? before
+        return still.plot > 0 && still.plot === before.plot
+      }, 'All of it is drawn.')
+      .toBe(true)
     expect(still.key, 'a stroke of each run').toBeGreaterThan(100)
     expect(still.plot).toBeGreaterThan(3000)
     await page.keyboard.down('Shift')
