@@ -41,7 +41,8 @@ final readonly class Journal
                 return null;
             }
             // What was undone before is out of reach of redo now.
-            Change::query()->where('experiment_id', $experiment->id)->where('user_id', $sender->user->id)->where('is_redoable', true)->update(['is_redoable' => false]);
+            Change::query()->where('experiment_id', $experiment->id)->where('user_id', $sender->user->id)
+                ->where('is_redoable', true)->update(['is_redoable' => false]);
 
             return $this->store($experiment, $sender, $draft->rows(), $words, Change::DO, null);
         });

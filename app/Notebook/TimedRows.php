@@ -11,8 +11,8 @@ use App\Models\RunChannel;
 use App\Models\SetAside;
 use App\Samples\StoredSamples;
 use App\Storage\OneMoment;
+use Illuminate\Database\Connection;
 use Illuminate\Support\Collection;
-use Illuminate\Support\Facades\DB;
 use Welkion\Core\Calibration\ProbeCalibration;
 use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Calibration\QuantityLine;
@@ -49,7 +49,9 @@ final readonly class TimedRows
     {
         $run->loadMissing('channels.probe.bench', 'channels.calibration', 'channels.zero', 'channels.reworkings.calibration', 'setAsides');
 
-        return app(OneMoment::class)->of(static fn (): self => self::read($run, $columns, $instead));
+        return app(OneMoment::class)->of(
+            static fn (Connection $samples): self => self::read($run, $columns, $instead, $samples),
+        );
     }
 
     /** How many rows there are; a run that waits has none. */
@@ -82,14 +84,14 @@ final readonly class TimedRows
      * @param  Collection<int, Column>  $columns
      * @param  array<int, Calibration|null>  $instead
      */
-    private static function read(Run $run, Collection $columns, array $instead): self
+    private static function read(Run $run, Collection $columns, array $instead, Connection $samples): self
     {
         $roles = $columns->filter(static fn (Column $c): bool => $c->kind === ColumnKind::Measured)->pluck('role')->all();
         $of = $run->channels->filter(static fn (RunChannel $c): bool => $c->zero_time !== null && (in_array($c->role, $roles, true) || $c->probe->kind === ProbeKind::Thermometer));
         $long = [];
         $length = $run->ended_s ?? -INF;
         foreach ($of as $channel) {
-            $long[$channel->id] = StoredSamples::of($channel, DB::connection());
+            $long[$channel->id] = StoredSamples::of($channel, $samples);
             $end = $run->ended_s === null ? $long[$channel->id]->extent() : null;
             $length = $end === null ? $length : max($length, $end[1] - (float) $channel->zero_time);
         }

@@ -9,7 +9,7 @@ use App\Models\Run;
 use App\Models\RunChannel;
 use App\Samples\StoredSamples;
 use App\Storage\OneMoment;
-use Illuminate\Database\ConnectionInterface;
+use Illuminate\Database\Connection;
 use Illuminate\Support\Collection;
 use Welkion\Core\Calibration\ProbeKind;
 use Welkion\Core\Calibration\QuantityLine;
@@ -21,7 +21,7 @@ use Welkion\Core\Samples\Picture;
  */
 final readonly class RunPictures
 {
-    public function __construct(private ConnectionInterface $database, private OneMoment $moment)
+    public function __construct(private OneMoment $moment)
     {
     }
 
@@ -32,21 +32,24 @@ final readonly class RunPictures
      */
     public function of(Run $run, Collection $columns, ?float $from, ?float $to, int $width): RunPicture
     {
-        return $this->moment->of(fn (): RunPicture => $this->seen($run, $columns, $from, $to, $width));
+        return $this->moment->of(
+            fn (Connection $samples): RunPicture => $this->seen($run, $columns, $from, $to, $width, $samples),
+        );
     }
 
     /** @param  Collection<int, Column>  $columns */
-    private function seen(Run $run, Collection $columns, ?float $from, ?float $to, int $width): RunPicture
-    {
+    private function seen(
+        Run $run, Collection $columns, ?float $from, ?float $to, int $width, Connection $samples,
+    ): RunPicture {
         $run->loadMissing('channels.probe.bench', 'channels.calibration', 'channels.zero', 'channels.reworkings.calibration');
         $roles = $columns->pluck('role')->all();
         $long = [];
         foreach ($run->channels as $channel) {
             if ((in_array($channel->role, $roles, true) || $channel->probe->kind === ProbeKind::Thermometer) && ! ($run->isTimed() && $channel->zero_time === null)) {
-                $long[$channel->id] = StoredSamples::of($channel, $this->database);
+                $long[$channel->id] = StoredSamples::of($channel, $samples);
             }
         }
-        $starts = $this->starts($run);
+        $starts = $this->starts($run, $samples);
         $ends = array_map(static fn (int $id, LongSeries $l): float => ($l->extent()[1] ?? -INF) - $starts[$id], array_keys($long), array_values($long));
         $end = $run->ended_s ?? max([-INF, ...$ends]);
         $first = $run->isTimed() ? -$run->timedPlan()->before : 0.0;
@@ -63,9 +66,11 @@ final readonly class RunPictures
     }
 
     /** @return array<int, float> clock of its bench where the time of a run is counted from, by channel id */
-    private function starts(Run $run): array
+    private function starts(Run $run, Connection $samples): array
     {
-        $first = $run->isTimed() ? [] : [$this->first($run->channels->where('is_beside', false)), $this->first($run->channels->where('is_beside', true))];
+        $first = $run->isTimed() ? [] : array_map(
+            fn (bool $isBeside): float => $this->first($run->channels->where('is_beside', $isBeside), $samples), [false, true],
+        );
 
         return array_combine($run->channels->modelKeys(), array_values($run->channels->map(static fn (RunChannel $c): float => $c->zero_time ?? $first[(int) $c->is_beside] ?? 0.0)->all()));
     }
@@ -75,12 +80,13 @@ final readonly class RunPictures
      *
      * @param  Collection<int, RunChannel>  $channels
      */
-    private function first(Collection $channels): float
+    private function first(Collection $channels, Connection $samples): float
     {
         if ($channels->isEmpty()) {
             return 0.0;
         }
-        $first = fn (string $table): mixed => $this->database->table($table)->whereIn('run_channel_id', $channels->pluck('id'))->min('t0');
+        $ids = $channels->pluck('id');
+        $first = static fn (string $table): mixed => $samples->table($table)->whereIn('run_channel_id', $ids)->min('t0');
         $times = array_filter([$first('sample_segments'), $first('sample_blocks')], is_numeric(...));
 
         return $times === [] ? 0.0 : (float) min($times);

@@ -129,7 +129,8 @@ final readonly class CellBook
         $key = ['run_id' => $run->id, 'column_id' => $column->id, 'edition' => $column->edition];
 
         // Its experiment is locked.
-        return TypedColumn::query()->where($key)->get()->first() ?? TypedColumn::query()->create($key + ['numbers' => '', 'texts' => [], 'decimals' => 0]);
+        return TypedColumn::query()->where($key)->get()->first()
+            ?? TypedColumn::query()->create($key + ['numbers' => '', 'texts' => [], 'decimals' => 0]);
     }
 
     private static function requireTyped(Run $run, ?Column $column): Column

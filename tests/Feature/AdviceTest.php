@@ -10,7 +10,7 @@ use App\Models\Run;
 use Database\Seeders\Larkfield;
 use Tests\TestCase;
 
-/** What is said of a titration while it goes on: Monday's whey, whose jump is at 10.45 mL, as it stood in the middle. */
+/** What is said of a titration while it goes on: Monday's whey, whose jump is at 10.45 mL, in the middle. */
 final class AdviceTest extends TestCase
 {
     /** The jump shows itself from here on. */
@@ -28,7 +28,8 @@ final class AdviceTest extends TestCase
         $larkfield->whey();
         $this->run = Experiment::query()->where('user_id', $teacher->id)->firstOrFail()->runs()->firstOrFail();
         $this->run->setAsides()->delete();
-        $this->run->update(['state' => Run::OPEN, 'finished_at' => null, 'plan' => ['ranges' => [['from' => 0.0, 'to' => 20.0, 'step' => 0.5]]]]);
+        $plan = ['ranges' => [['from' => 0.0, 'to' => 20.0, 'step' => 0.5]]];
+        $this->run->update(['state' => Run::OPEN, 'finished_at' => null, 'plan' => $plan]);
         $this->run->readings()->where('step', '>', self::REACHED_ML + 0.001)->delete();
     }
 
@@ -53,11 +54,12 @@ final class AdviceTest extends TestCase
         // So far off that the slope no longer grows.
         $at(9.0)->cells()->where('run_channel_id', $electrode)->increment('mean', 400.0);
         self::assertNotSame($before, $this->advice());
-        $this->putJson("/api/runs/{$this->run->id}/set-aside", ['readings' => [$at(9.0)->id], 'reason' => 'electrode in the air'])->assertOk();
+        $aside = ['readings' => [$at(9.0)->id], 'reason' => 'electrode in the air'];
+        $this->putJson("/api/runs/{$this->run->id}/set-aside", $aside)->assertOk();
         self::assertSame($before, $this->advice());
     }
 
-    /** @return array{warnings: list<array<string, mixed>>, refine: array{from: float, to: float, step: float}|null}|null */
+    /** @return array{warnings: list<mixed>, refine: array{from: float, to: float, step: float}|null}|null */
     private function advice(): ?array
     {
         return $this->getJson("/api/runs/{$this->run->id}")->assertOk()->json('advice');

@@ -13,6 +13,7 @@ use App\Recorder\Link\Sample;
 use App\Samples\Filing;
 use App\Samples\StoredSamples;
 use App\Storage\OneMoment;
+use Illuminate\Database\Connection;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\KeptSamples;
 use Tests\TestCase;
@@ -58,20 +59,25 @@ final class FilingTest extends TestCase
 
     public function test_what_is_read_at_one_moment_is_not_touched_by_what_is_filed_meanwhile(): void
     {
-        $this->keep(1, 900, 9);
-        $read = fn (): array => [$this->blockCount(), StoredSamples::of($this->channel, DB::connection())->count()];
         $another = DB::connectUsing('another', config()->array('database.connections.mariadb'));
-        [$before, $after] = app(OneMoment::class)->of(static function () use ($read, $another): array {
-            $before = $read();
+        $read = fn (): array => app(OneMoment::class)->of(function (Connection $by) use ($another): array {
+            $blocks = $by->table('sample_blocks')->where('run_channel_id', $this->channel->id);
+            $told = fn (): array => [$blocks->count(), StoredSamples::of($this->channel, $by)->count()];
+            $before = $told();
             (new Filing($another))->file();
 
-            return [$before, $read()];
+            return [$before, $told()];
         });
 
-        self::assertSame([[100, 900], [100, 900]], [$before, $after]);
+        $this->keep(1, 900, 9);
+        self::assertSame([[100, 900], [100, 900]], $read());
+        self::assertSame(0, $this->blockCount());
+        $this->keep(901, 1800, 9);
+        self::assertSame([[100, 1800], [100, 1800]], DB::transaction($read), 'In the middle of a change, too.');
         self::assertSame(0, $this->blockCount());
         $this->expectException(\LogicException::class);
-        DB::transaction(static fn () => app(OneMoment::class)->of(static fn () => true));
+        $within = static fn (): bool => app(OneMoment::class)->of(static fn (): bool => true);
+        DB::transaction(static fn (): bool => app(OneMoment::class)->of($within));
     }
 
     public function test_few_blocks_of_an_open_run_wait_and_a_full_segment_is_left_alone(): void

@@ -119,15 +119,22 @@ final class ParallelTest extends TestCase
             $answers = $this->atOnce($request);
             self::assertSame([$status => self::SCREENS], $this->statuses($answers), $words);
 
-            return array_map(static fn (ResponseInterface $a): int => json_decode((string) $a->getBody(), true)['made'] ?? 0, $answers);
+            $made = static fn (ResponseInterface $a): int => json_decode((string) $a->getBody(), true)['made'] ?? 0;
+
+            return array_map($made, $answers);
         };
         for ($round = 0; $round < self::ROUNDS; $round++) {
-            $of = array_map(fn (): string => "/api/experiments/{$this->experimentOf($this->teacher, null, 'blank')->id}", range(1, self::SCREENS));
-            $runs = $done(201, 'Each begins a run.', static fn (int $i): array => ['POST', "{$of[$i]}/runs", ['kind' => 'typed']]);
-            $columns = $done(201, 'Each makes a column.', static fn (int $i): array => ['POST', "{$of[$i]}/columns", ['symbol' => 'm', 'name' => 'm', 'unit' => 'g', 'kind' => 'typed']]);
+            $blank = fn (): int => $this->experimentOf($this->teacher, null, 'blank')->id;
+            $of = array_map(static fn (): string => "/api/experiments/{$blank()}", range(1, self::SCREENS));
+            $begin = static fn (int $i): array => ['POST', "{$of[$i]}/runs", ['kind' => 'typed']];
+            $runs = $done(201, 'Each begins a run.', $begin);
+            $column = ['symbol' => 'm', 'name' => 'm', 'unit' => 'g', 'kind' => 'typed'];
+            $columns = $done(201, 'Each makes a column.', static fn (int $i): array => ['POST', "{$of[$i]}/columns", $column]);
             $done(200, 'Each takes it back.', static fn (int $i): array => ['POST', "{$of[$i]}/undo", []]);
             $done(200, 'Each has it again.', static fn (int $i): array => ['POST', "{$of[$i]}/redo", []]);
-            $done(200, 'Each types its first cell.', static fn (int $i): array => ['PUT', "/api/runs/{$runs[$i]}/cells", ['row' => null, 'columns' => [$columns[$i]], 'cells' => [['1']]]]);
+            $first = static fn (int $i): array => ['row' => null, 'columns' => [$columns[$i]], 'cells' => [['1']]];
+            $type = static fn (int $i): array => ['PUT', "/api/runs/{$runs[$i]}/cells", $first($i)];
+            $done(200, 'Each types its first cell.', $type);
         }
     }
 

@@ -80,14 +80,17 @@ final class PointsTest extends TestCase
         $probe = $this->run->bench?->probes()->where('kind', ProbeKind::Thermometer)->firstOrFail();
         $channel = $this->run->channels()->create(['probe_id' => $probe?->id, 'role' => 'thermometer'])->id;
         // 60 °C in the first half, 20 °C in the second; its maker's line tells °C as they are.
-        $samples = array_map(static fn (int $k): Sample => new Sample($k + 1, 5000.0 + $k / 4, $k < self::COUNT / 2 ? 60.0 : 20.0), range(0, self::COUNT - 1));
+        $celsius = static fn (int $k): float => $k < self::COUNT / 2 ? 60.0 : 20.0;
+        $sample = static fn (int $k): Sample => new Sample($k + 1, 5000.0 + $k / 4, $celsius($k));
+        $samples = array_map($sample, range(0, self::COUNT - 1));
         app(Desk::class)->keep(array_map(static fn (Block $b): array => $b->toRow(), Block::cut($channel, $samples)));
         // The ideal slope of 59.16 mV at 25 °C goes with the kelvins; the signal is 0.04 mV for each second.
         foreach ([[600, 700, 60.0], [1300, 1400, 20.0]] as [$from, $to, $celsius]) {
             [$t, $ph] = $this->points("columns=T,pH&from={$from}&to={$to}&width=20")->assertOk()->json('columns');
 
             self::assertEqualsWithDelta([$celsius, $celsius], [min($t['lows']), max($t['highs'])], 1e-9);
-            self::assertEqualsWithDelta(7.0 - 0.04 * $to / (59.16 * ($celsius + 273.15) / 298.15), $ph['lows'][19], 0.002);
+            $slope = 59.16 * ($celsius + 273.15) / 298.15;
+            self::assertEqualsWithDelta(7.0 - 0.04 * $to / $slope, $ph['lows'][19], 0.002);
         }
     }
 

@@ -20,7 +20,9 @@ final class GranLineTest extends TestCase
 
     public function test_acids_and_bases_weak_and_strong_meet_zero_at_the_equivalence_volume(): void
     {
-        foreach ([[[4.76], false, null], [[4.76], true, null], [[], false, self::SAMPLE_ML], [[], true, self::SAMPLE_ML]] as [$pKs, $isBase, $start]) {
+        $weak = [[4.76], null];
+        $strong = [[], self::SAMPLE_ML];
+        foreach ([[$weak, false], [$weak, true], [$strong, false], [$strong, true]] as [[$pKs, $start], $isBase]) {
             $volume = self::line($pKs, $isBase, 0.0, $start);
 
             // Activities left out, what remains is the water's own ions and pH told in hundredths.
@@ -33,7 +35,8 @@ final class GranLineTest extends TestCase
     public function test_a_strong_acid_needs_the_volume_it_began_with(): void
     {
         self::assertNull(self::line([], false, 0.0, null));
-        self::assertGreaterThan(0.08, abs((float) self::line([], false, 0.0, 10.0)?->value - self::TRUTH_ML), 'Another volume gives another line.');
+        $other = (float) self::line([], false, 0.0, 10.0)?->value;
+        self::assertGreaterThan(0.08, abs($other - self::TRUTH_ML), 'Another volume gives another line.');
     }
 
     public function test_where_nobody_saw_the_half_way_it_may_be_a_strong_one(): void
@@ -51,7 +54,9 @@ final class GranLineTest extends TestCase
     /** @param  list<float>  $pKs */
     private static function line(array $pKs, bool $isBase, float $from, ?float $start, float $step = 0.5): ?Measured
     {
-        [$volumes, $ph] = SimulatedTitration::of(new Chance(4), $pKs, self::TRUTH_ML, $step, 0.0, sample: self::SAMPLE_ML, isBase: $isBase);
+        [$volumes, $ph] = SimulatedTitration::of(
+            new Chance(4), $pKs, self::TRUTH_ML, $step, 0.0, sample: self::SAMPLE_ML, isBase: $isBase,
+        );
         $kept = array_filter($volumes, static fn (float $v): bool => $v >= $from);
         $curve = TitrationCurve::of(array_values($kept), array_values(array_intersect_key($ph, $kept)));
         $jumps = (new EquivalenceFinder)->find($curve);

@@ -10,7 +10,7 @@ use Welkion\Core\Titration\Jump;
 use Welkion\Core\Titration\SignChange;
 use Welkion\Core\Titration\TitrationCurve;
 
-/** By hand: slopes of 0.5, 1.4 and 0.8 pH per mL around 4.5 mL change by +0.9 and -0.6, so the sign changes at 4 + 0.9/1.5 mL. */
+/** By hand: slopes of 0.5, 1.4 and 0.8 pH per mL around 14.5 mL change by +0.9 and -0.6: the sign at 14 + 0.9/1.5 mL. */
 final class SignChangeTest extends TestCase
 {
     private const PH = [3.0, 3.1, 3.2, 3.4, 3.9, 5.3, 6.1, 6.3, 6.4, 6.5];
@@ -44,7 +44,9 @@ final class SignChangeTest extends TestCase
         $change = SignChange::of($curve, new Jump(3, 6, self::STEEP));
         // With p and q the second differences, at = 14 + p/(p - q); its derivatives by the four points, by hand.
         [$p, $q] = [0.9, -0.6];
-        $by = array_map(static fn (array $d): float => (-$q * $d[0] + $p * $d[1]) / ($p - $q) ** 2, [[1, 0], [-2, 1], [1, -2], [0, 1]]);
+        $by = array_map(
+            static fn (array $d): float => (-$q * $d[0] + $p * $d[1]) / ($p - $q) ** 2, [[1, 0], [-2, 1], [1, -2], [0, 1]],
+        );
         $noise = $curve->noise * sqrt(array_sum(array_map(static fn (float $d): float => $d * $d, $by)));
 
         self::assertGreaterThan(0.05, $noise, 'It says something.');
@@ -55,15 +57,18 @@ final class SignChangeTest extends TestCase
     public function test_readings_that_scatter_are_averaged_in_as_many_as_the_slope_needs(): void
     {
         $volumes = array_map(static fn (int $i): float => 10.0 + 0.5 * $i, range(0, 39));
-        $ph = array_map(static fn (float $v): float => 6.0 + 2.0 * tanh(($v - 20.0) / 2.0) + ((int) (2 * $v) % 2 === 0 ? 0.02 : -0.02), $volumes);
+        $scatter = static fn (float $v): float => (int) (2 * $v) % 2 === 0 ? 0.02 : -0.02;
+        $ph = array_map(static fn (float $v): float => 6.0 + 2.0 * tanh(($v - 20.0) / 2.0) + $scatter($v), $volumes);
         $curve = TitrationCurve::of($volumes, $ph);
         foreach ([1, 2, 3] as $together) {
-            // A slope between two averages of m is known m^1.5 times as well as one between two readings; a tenth of the excess is wanted.
+            // A slope between two averages of m is known m^1.5 times as well as one between two readings; a tenth of the
+            // excess is wanted.
             $excess = M_SQRT2 * $curve->noise / (0.5 * 0.1 * ($together - 0.5) ** 1.5);
 
             self::assertSame($together, SignChange::of($curve, new Jump(16, 24, $excess))?->together);
         }
-        self::assertSame(5, SignChange::of($curve, new Jump(16, 24, 1e-6))?->together, 'Never more than an eighth of all.');
+        $most = SignChange::of($curve, new Jump(16, 24, 1e-6))?->together;
+        self::assertSame(5, $most, 'Never more than an eighth of all.');
     }
 
     public function test_where_the_second_difference_keeps_its_sign_there_is_none(): void

@@ -64,12 +64,16 @@ final class SourcesTest extends TestCase
     {
         self::assertTrue(Source::named('balance', 'the balance')->isNamed());
         self::assertFalse(Source::unnamed('the balance')->isNamed());
-        $fit = static fn (?Source $source): array => Measured::jointly([1.0, 2.0], [[0.09, 0.12], [0.12, 0.25]], [Unit::one(), Unit::one()], $source);
-        [[$a, $b], [$againA, $againB]] = [$fit(Source::named('calibration 7', 'calibration')), $fit(Source::named('calibration 7', 'calibration'))];
+        $fit = static fn (?Source $source): array => Measured::jointly(
+            [1.0, 2.0], [[0.09, 0.12], [0.12, 0.25]], [Unit::one(), Unit::one()], $source,
+        );
+        $calibration = static fn (int $id): Source => Source::named("calibration {$id}", 'calibration');
+        [[$a, $b], [$againA, $againB]] = [$fit($calibration(7)), $fit($calibration(7))];
 
-        self::assertEqualsWithDelta([0.09, 0.12, 0.25], [$a->covarianceWith($againA), $a->covarianceWith($againB), $b->covarianceWith($againB)], 1e-15, 'Of the same calibration, asked for twice.');
+        $told = [$a->covarianceWith($againA), $a->covarianceWith($againB), $b->covarianceWith($againB)];
+        self::assertEqualsWithDelta([0.09, 0.12, 0.25], $told, 1e-15, 'Of the same calibration, asked for twice.');
         self::assertSame(0.0, $fit(null)[0]->covarianceWith($fit(null)[0]), 'Two fits have nothing in common.');
-        self::assertSame(0.0, $fit(Source::named('calibration 8', 'calibration'))[0]->covarianceWith($a), 'Another calibration of the same words is another.');
+        self::assertSame(0.0, $fit($calibration(8))[0]->covarianceWith($a), 'Another of the same words is another.');
         self::assertSame(['calibration'], array_keys($a->plus($b)->shares->percent()), 'Its parts are one in words.');
     }
 
@@ -129,7 +133,8 @@ final class SourcesTest extends TestCase
         }
         self::assertSame([[0.3], [0.4, 0.0]], Covariance::halves([[0.09, 0.12], [0.12, 0.16]]), 'The second depends wholly on the first.');
         self::assertSame(0.0, Covariance::halves([[1.0, 1.0], [1.0, 1.0 + 5e-13]])[1][1], 'That is rounding.');
-        self::assertGreaterThan(1e-6, Covariance::halves([[1.0, 1.0], [1.0, 1.0 + 5e-12]])[1][1], 'That is a part of its own.');
+        $part = Covariance::halves([[1.0, 1.0], [1.0, 1.0 + 5e-12]])[1][1];
+        self::assertGreaterThan(1e-6, $part, 'That is a part of its own.');
         self::assertSame([[0.0], [0.0, 2.0]], Covariance::halves([[0.0, 0.0], [0.0, 4.0]]));
     }
 
