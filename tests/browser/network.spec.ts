@@ -33,6 +33,30 @@ test('a connection that breaks in the middle of a run costs no reading and doubl
   await teacher.finishRun()
 })
 
+test('a run whose start is answered late is still in view when it has ended by itself', async ({ page }) => {
+  const teacher = await Teacher.with(page, { benches: ['Rowan'] })
+  const grip = { symbol: 'g', name: 'Grip', unit: 'kPa', probeKind: 'grip-bulb' }
+  await teacher.beginMeasuring('How strong is a hand?', 'Rowan', grip)
+  await page.getByRole('button', { name: 'timed instead' }).click()
+  const card = page.getByRole('region', { name: /^Run/ })
+  await card.getByRole('button', { name: /^after / }).click()
+  await card.getByLabel('after').fill('10')
+  await card.getByLabel('after').press('Enter')
+  await expect(card.getByRole('button', { name: 'after 10 s' })).toBeVisible()
+  let answered = false
+  await page.route('**/api/experiments/*/runs', async (route) => {
+    const answer = await route.fetch()
+    await expect(page.getByTestId('elapsed')).toBeVisible()
+    answered = true
+    await route.fulfill({ response: answer })
+  })
+  await page.keyboard.press('s')
+  await expect(page.getByTestId('elapsed')).toBeVisible()
+  await expect.poll(() => answered, 'The news of it came first.').toBe(true)
+  await teacher.passTime('Rowan', 11)
+  await expect(page.getByText('201 rows, its whole length')).toBeVisible()
+})
+
 test('pages that were asked for while the server was away come by themselves', async ({ page, context }) => {
   await Teacher.with(page)
   await page.goto('/standards')
